@@ -1,0 +1,18 @@
+/** The words that a gardener chooses from; free of any library, so that the first load can hold them. */
+export const CLOSURES = ['sealed_air', 'sealed_flat', 'corner_open', 'lidded'] as const;
+export const DAMPS = ['dry', 'drying', 'damp', 'pooling'] as const;
+export const VIAS = ['opened', 'through', 'skipped'] as const;
+export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
+export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as const;
+
+/** Kinds of place with what they are usually like, °C. Common practice, no source. */
+export const PLACE_KINDS = {
+  mat: { label: 'Heat mat with thermostat', minC: 24, maxC: 28 },
+  heater: { label: 'Above or by a water heater', minC: 23, maxC: 29 },
+  fridge_top: { label: 'Top of a fridge', minC: 21, maxC: 26 },
+  cupboard: { label: 'Warm cupboard', minC: 20, maxC: 25 },
+  room: { label: 'Room', minC: 17, maxC: 22 },
+  cool_room: { label: 'Cool room or porch', minC: 10, maxC: 17 },
+  fridge: { label: 'Fridge', minC: 3, maxC: 6 },
+} as const;
+export type PlaceKind = keyof typeof PLACE_KINDS;

@@ -1,0 +1,5 @@
+/** Every request and response, once; types are inferred from the schemas. */
+export * from './choices.js';
+export * from './fields.js';
+export * from './requests.js';
+export * from './responses.js';

@@ -1,0 +1,153 @@
+import * as z from 'zod';
+import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/states';
+import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, PLACE_KINDS, VIAS, type PlaceKind } from './choices.js';
+import { celsius, clockTime, id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
+
+const placeKind = z.enum(Object.keys(PLACE_KINDS) as [PlaceKind, ...PlaceKind[]], { error: 'kind must be one of the kinds of place' });
+
+const zone = z.string({ error: 'zone must be an IANA time zone like Europe/Lisbon' }).refine(
+  (name) => {
+    try {
+      return Boolean(new Intl.DateTimeFormat('en', { timeZone: name }));
+    } catch {
+      return false;
+    }
+  },
+  { error: 'zone must be an IANA time zone like Europe/Lisbon' },
+);
+
+export const householdRequest = z.strictObject({
+  id,
+  name: text(60, 'name'),
+  zone,
+  units: z.enum(['metric', 'us'], { error: 'units must be metric or us' }),
+  lookingTimes: z
+    .array(clockTime, { error: 'lookingTimes must be a list of times of day' })
+    .min(1, { error: 'lookingTimes must have at least one time of day' })
+    .max(6, { error: 'lookingTimes must have at most 6 times of day' })
+    .transform((times) => [...new Set(times)].sort()),
+  millilitresPerSpray: number(0.1, 5, 'millilitresPerSpray', 'ml'),
+});
+
+export const spotRequest = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
+export const spotChange = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
+export const spotOrder = z.strictObject({ id, spotIds: z.array(id).min(1) });
+
+export const readingRequest = z
+  .strictObject({
+    id,
+    /** The day that the thermometer's minimum and maximum belong to. */
+    day: z.iso.date({ error: 'day must be a date like 2026-04-11' }),
+    minC: celsius('minC'),
+    maxC: celsius('maxC'),
+  })
+  .refine(({ minC, maxC }) => minC <= maxC, { error: 'maxC must not lie below minC', path: ['maxC'] });
+
+export const packetRequest = z.strictObject({
+  id,
+  cropId: text(60, 'cropId'),
+  variety: text(80, 'variety'),
+  year: whole(1950, 2100, 'year').nullable(),
+  source: text(80, 'source').nullable(),
+  printedRatePercent: number(1, 100, 'printedRatePercent', '%').nullable(),
+  seedCount: whole(1, 100_000, 'seedCount').nullable(),
+  dressed: z.boolean({ error: 'dressed must be true or false' }),
+});
+
+export const batchRequest = z.strictObject({
+  id,
+  packetId: id,
+  seeds: whole(1, SEED_LIMIT, 'seeds'),
+  wanted: whole(1, SEED_LIMIT, 'wanted').nullable(),
+  /** When it was tucked in; null is now. */
+  startAt: localMoment('startAt').nullable(),
+  chillDays: whole(1, 200, 'chillDays').nullable(),
+  prepared: z.array(z.enum(['soak', 'nick', 'file', 'split', 'peel', 'inoculate'])).max(6),
+  towel: z.strictObject({
+    widthMm: number(60, 600, 'towel.widthMm', 'mm'),
+    heightMm: number(60, 600, 'towel.heightMm', 'mm'),
+    plies: whole(1, 8, 'towel.plies'),
+  }),
+  doseMl: number(0.5, 500, 'doseMl', 'ml'),
+  /** An existing bag, or a new one in a spot. */
+  holder: z.union(
+    [
+      z.strictObject({ holderId: id }),
+      z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id }),
+    ],
+    { error: 'holder must be an existing bag (holderId) or a new one (newId, kind, closure, spotId)' },
+  ),
+});
+
+const mark = z.strictObject({
+  seed: whole(1, SEED_LIMIT, 'seed'),
+  stage: z.enum(SEED_STAGES, { error: `stage must be one of ${SEED_STAGES.join(', ')}` }),
+  rootMm: number(0, 400, 'rootMm', 'mm').nullable(),
+});
+
+export const lookRequest = z
+  .strictObject({
+    id,
+    at: localMoment('at').nullable(),
+    via: z.enum(VIAS, { error: 'via must be opened, through or skipped' }),
+    /** Totals since the start, and the look they were based on; null where the seeds were not looked at. */
+    seen: z
+      .strictObject({
+        tipped: whole(0, SEED_LIMIT, 'seen.tipped'),
+        rotten: whole(0, SEED_LIMIT, 'seen.rotten'),
+        basedOn: id.nullable(),
+      })
+      .nullable(),
+    marks: z.array(mark).max(SEED_LIMIT, { error: `marks must name at most ${SEED_LIMIT} seeds` }),
+    damp: z.enum(DAMPS, { error: 'damp must be dry, drying, damp or pooling' }).nullable(),
+    rewetted: z.boolean({ error: 'rewetted must be true or false' }),
+    troubles: z.array(z.enum(TROUBLES, { error: `a trouble must be one of ${TROUBLES.join(', ')}` })).max(TROUBLES.length),
+    who: text(60, 'who').nullable(),
+    note: text(500, 'note').nullable(),
+    /** The look that this one corrects. */
+    supersedes: id.nullable(),
+  })
+  .refine((look) => look.via !== 'skipped' || (!look.seen && !look.damp && look.marks.length === 0 && look.troubles.length === 0), {
+    error: 'via skipped means that nothing was seen: leave seen, marks, damp and troubles empty',
+    path: ['via'],
+  })
+  .refine((look) => look.marks.length === 0 || look.seen !== null, { error: 'seen must hold the totals when seeds are marked', path: ['seen'] })
+  .refine((look) => new Set(look.marks.map(({ seed }) => seed)).size === look.marks.length, {
+    error: 'marks must name each seed once',
+    path: ['marks'],
+  });
+
+export const moveRequest = z
+  .strictObject({
+    id,
+    at: localMoment('at').nullable(),
+    /** Touched seeds by number, and sprouts that were only counted. */
+    seeds: z.array(whole(1, SEED_LIMIT, 'seeds')).max(SEED_LIMIT),
+    uncounted: whole(0, SEED_LIMIT, 'uncounted'),
+    destination: z.enum(['cup', 'cell', 'pot'], { error: 'destination must be cup, cell or pot' }),
+    who: text(60, 'who').nullable(),
+  })
+  .refine((move) => move.seeds.length + move.uncounted > 0, { error: 'seeds must name at least one sprout', path: ['seeds'] })
+  .refine((move) => new Set(move.seeds).size === move.seeds.length, { error: 'seeds must name each sprout once', path: ['seeds'] });
+
+export const undoRequest = z.strictObject({ id, entryId: id });
+export const recountRequest = z.strictObject({ id, seeds: whole(1, SEED_LIMIT, 'seeds') });
+export const closeRequest = z.strictObject({
+  id,
+  reason: z.enum(CLOSING_REASONS, { error: `reason must be one of ${CLOSING_REASONS.join(', ')}` }),
+});
+export const placeRequest = z.strictObject({ id, spotId: id });
+
+export type HouseholdRequest = z.infer<typeof householdRequest>;
+export type SpotRequest = z.infer<typeof spotRequest>;
+export type SpotChange = z.infer<typeof spotChange>;
+export type SpotOrder = z.infer<typeof spotOrder>;
+export type ReadingRequest = z.infer<typeof readingRequest>;
+export type PacketRequest = z.infer<typeof packetRequest>;
+export type BatchRequest = z.infer<typeof batchRequest>;
+export type LookRequest = z.infer<typeof lookRequest>;
+export type MoveRequest = z.infer<typeof moveRequest>;
+export type UndoRequest = z.infer<typeof undoRequest>;
+export type RecountRequest = z.infer<typeof recountRequest>;
+export type CloseRequest = z.infer<typeof closeRequest>;
+export type PlaceRequest = z.infer<typeof placeRequest>;

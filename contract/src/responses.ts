@@ -1,0 +1,131 @@
+import * as z from 'zod';
+import type { Answers, Crop, Judgement, ParcelFacts } from '@fresh-tuck/core';
+import { CLOSURES, HOLDER_KINDS } from './choices.js';
+
+/** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number(),
+  detail: z.string(),
+  errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
+});
+
+export const about = z.object({
+  nowMs: z.number(),
+  demo: z.boolean(),
+  version: z.string(),
+  household: z
+    .object({
+      name: z.string(),
+      zone: z.string(),
+      units: z.enum(['metric', 'us']),
+      lookingTimes: z.array(z.string()),
+      millilitresPerSpray: z.number(),
+    })
+    .nullable(),
+});
+
+export const reading = z.object({ id: z.string(), day: z.string(), minC: z.number(), maxC: z.number() });
+export const spot = z.object({
+  id: z.string(),
+  name: z.string(),
+  kind: z.string(),
+  guessMinC: z.number(),
+  guessMaxC: z.number(),
+  latest: reading.nullable(),
+  /** "27.1 °C, steady", "23.4 °C, swings 3°", "about 24 °C, a guess". */
+  inWords: z.string(),
+});
+
+export const holder = z.object({
+  id: z.string(),
+  kind: z.enum(HOLDER_KINDS),
+  closure: z.enum(CLOSURES),
+  spotId: z.string(),
+  spotName: z.string(),
+  numbers: z.array(z.number()),
+});
+
+export const packet = z.object({
+  id: z.string(),
+  cropId: z.string(),
+  cropName: z.string(),
+  variety: z.string(),
+  year: z.number().nullable(),
+  source: z.string().nullable(),
+  printedRatePercent: z.number().nullable(),
+  seedsLeft: z.number().nullable(),
+  dressed: z.boolean(),
+  batches: z.array(z.object({ id: z.string(), number: z.number(), live: z.boolean() })),
+});
+
+export const journalEntry = z.object({
+  id: z.string(),
+  kind: z.enum(['look', 'move', 'recount', 'close', 'undo']),
+  atMs: z.number(),
+  recordedMs: z.number(),
+  who: z.string().nullable(),
+  note: z.string().nullable(),
+  text: z.string(),
+  /** False where a later entry took it back or corrected it. */
+  counts: z.boolean(),
+  /** Whether it can be taken back now. */
+  undoable: z.boolean(),
+});
+
+export const cup = z.object({ number: z.number(), seed: z.number().nullable(), destination: z.string(), atMs: z.number() });
+
+export const batch = z.object({
+  id: z.string(),
+  number: z.number(),
+  token: z.string(),
+  packetId: z.string(),
+  cropId: z.string(),
+  title: z.string(),
+  holder,
+  /** Other parcels in the same bag. */
+  bagMates: z.array(z.number()),
+  widthMm: z.number(),
+  heightMm: z.number(),
+  closed: z.boolean(),
+  lastLookId: z.string().nullable(),
+  lastLookMs: z.number().nullable(),
+  prepared: z.array(z.string()),
+  dressed: z.boolean(),
+  facts: z.custom<ParcelFacts>(),
+  answers: z.custom<Answers>(),
+  judgement: z.custom<Judgement>(),
+});
+
+export const batchWithJournal = batch.extend({ journal: z.array(journalEntry), cups: z.array(cup) });
+
+/** A parcel on Today's route. */
+export const stop = z.object({ batch, dueNow: z.boolean(), bagReason: z.string().nullable() });
+export const today = z.object({
+  nowMs: z.number(),
+  stations: z.array(z.object({ spot, stops: z.array(stop) })),
+  shut: z.array(z.object({ batch, nextMs: z.number(), nextInWords: z.string() })),
+  batchCount: z.number(),
+});
+
+export const demoParcel = z.object({
+  seeds: z.array(z.object({ seed: z.number(), stage: z.string(), rootMm: z.number().nullable() })),
+  damp: z.string(),
+});
+
+export type Problem = z.infer<typeof problem>;
+export type About = z.infer<typeof about>;
+export type Household = NonNullable<About['household']>;
+export type Reading = z.infer<typeof reading>;
+export type Spot = z.infer<typeof spot>;
+export type Holder = z.infer<typeof holder>;
+export type Packet = z.infer<typeof packet>;
+export type JournalEntry = z.infer<typeof journalEntry>;
+export type Cup = z.infer<typeof cup>;
+export type Batch = z.infer<typeof batch>;
+export type BatchWithJournal = z.infer<typeof batchWithJournal>;
+export type Stop = z.infer<typeof stop>;
+export type Today = z.infer<typeof today>;
+export type DemoParcel = z.infer<typeof demoParcel>;
+export type { Crop };

@@ -1,0 +1,72 @@
+import * as z from 'zod';
+
+/**
+ * The shape of one crop entry (one JSON file each beside this one). Every group
+ * of figures names where it comes from and how far it can be trusted; the
+ * confidence widens the forecast, so that a guess never looks sure.
+ */
+const confidence = z.enum(['high', 'med', 'low']);
+const sourced = { source: z.string().min(3), confidence };
+const share = z.number().gt(0).lte(1);
+const positive = z.number().gt(0);
+const range = z.tuple([z.number(), z.number()]);
+
+export const cropSchema = z
+  .strictObject({
+    id: z.string().regex(/^[a-z][a-z0-9-]*$/),
+    name: z.string().min(2),
+    otherNames: z.array(z.string()),
+    latin: z.string(),
+    family: z.string(),
+    seed: z.strictObject({ gramsPerThousand: positive, lengthMm: positive, perUnit: positive, ...sourced }),
+    temperature: z.strictObject({
+      /** Base of the straight-line response, the figure shown to people. */
+      tentBaseC: z.number(),
+      /** Parameters of the Yan and Hunt beta curve; its base is no physiology. */
+      beta: z.strictObject({ baseC: z.number(), optimumC: z.number(), ceilingC: z.number() }),
+      ...sourced,
+    }),
+    days: z.strictObject({
+      /** Median days from tucking in to the first visible tip at the optimum. */
+      tipAtOptimum: positive,
+      tipRange: range,
+      /** Sd of log progress within a lot. */
+      logSpread: positive,
+      ...sourced,
+    }),
+    root: z.strictObject({
+      mmPerDayAtOptimum: positive,
+      readyMm: positive,
+      lateMm: positive,
+      /** 0 moves well, 1 with care, 2 hates it. */
+      shy: z.number().int().min(0).max(2),
+      ...sourced,
+    }),
+    viability: z.strictObject({ share, ...sourced }),
+    chill: z.strictObject({ weeks: z.number().min(0), celsius: z.number(), ...sourced }),
+    water: z.strictObject({
+      /** Grams of water to a gram of dry paper. */
+      dampRatio: positive,
+      soakHours: range,
+      drowningLimitHours: positive,
+      ...sourced,
+    }),
+    preparation: z.strictObject({
+      steps: z.array(z.enum(['soak', 'nick', 'file', 'split', 'peel', 'chill', 'inoculate'])),
+      text: z.string(),
+      ...sourced,
+    }),
+    moving: z.strictObject({
+      depthMm: z.number().min(0),
+      surfaceSown: z.boolean(),
+      pot: z.string(),
+      mix: z.string(),
+      firstSign: z.string(),
+      note: z.string(),
+      ...sourced,
+    }),
+    hazards: z.strictObject({ text: z.string(), ...sourced }),
+  })
+  .readonly();
+
+export type Crop = z.infer<typeof cropSchema>;

@@ -1,0 +1,115 @@
+import { ChanceMixture } from './count.js';
+import type { Column, Posterior } from './posterior.js';
+import { tippedShare } from './tip-law.js';
+
+/** Progress that something takes after the tip, spread, with weights summing to 1. */
+export interface Lead {
+  readonly progress: number;
+  readonly weight: number;
+}
+
+const AT_ONCE: readonly Lead[] = [{ progress: 0, weight: 1 }];
+
+const columnShare = ({ law, logMedian, shape }: Column, logProgress: number): number =>
+  tippedShare(law, shape, logProgress - logMedian);
+
+/** What the posterior says of seeds last seen quiet at one progress. */
+export interface Outlook {
+  /** Distribution of how many have shown a tip by a progress; chances of 0 … quiet. */
+  furtherTips(byProgress: number): Float64Array;
+  /**
+   * Chance that at least one tipped early enough to be `leads` further by a
+   * progress, nobody having looked in between. Roots differ in speed, so the
+   * lead is itself spread.
+   */
+  chanceAny(byProgress: number, leads?: readonly Lead[]): number;
+  /** Mean share that has tipped by a progress. */
+  meanTipped(byProgress: number): number;
+  /** Chance that one of them is alive. */
+  readonly chanceAlive: number;
+}
+
+/**
+ * Prepares the answers about seeds seen quiet at `fromProgress`. A cell's chance
+ * of a tip is v (F(t) - F(from)) / (1 - v F(from)): the factor before the bracket
+ * does not depend on t, so its root is kept and every later question is one
+ * multiplication a cell.
+ *
+ * @param quiet seeds seen quiet, 0 or more
+ */
+export function outlookFor(posterior: Posterior, quiet: number, fromProgress: number): Outlook {
+  const logFrom = Math.log(fromProgress);
+  const { columns, shares } = posterior;
+  const before = columns.map((column) => columnShare(column, logFrom));
+  const starts = new Int32Array(columns.length + 1);
+  const cells = columns.length * shares.length;
+  const roots = new Float64Array(cells);
+  const weights = new Float64Array(cells);
+  let count = 0;
+  const scales = columns.map((column, index) => {
+    const base = before[index] as number;
+    let scale = 0;
+    for (let i = 0; i < column.weights.length; i++) {
+      const weight = column.weights[i] as number;
+      if (weight === 0) continue;
+      const v = shares[i] as number;
+      const factor = v / Math.max(1 - v * base, 1e-300);
+      roots[count] = Math.sqrt(factor);
+      weights[count++] = weight;
+      scale += weight * factor;
+    }
+    starts[index + 1] = count;
+    return scale;
+  });
+  const gainBy = (index: number, logProgress: number): number =>
+    Math.max(columnShare(columns[index] as Column, logProgress) - (before[index] as number), 0);
+
+  const mixtureOf = (byProgress: number, leads: readonly Lead[]): ChanceMixture => {
+    const mixture = new ChanceMixture();
+    const times = leads
+      .map(({ progress, weight }) => ({ by: byProgress - progress, weight }))
+      .filter(({ by }) => by > fromProgress)
+      .map(({ by, weight }) => ({ log: Math.log(by), weight }));
+    for (let index = 0; index < columns.length; index++) {
+      let gain = 0;
+      for (const { log, weight } of times) gain += weight * gainBy(index, log);
+      const root = Math.sqrt(gain);
+      for (let cell = starts[index] as number; cell < (starts[index + 1] as number); cell++) {
+        mixture.addRoot((roots[cell] as number) * root, weights[cell] as number);
+      }
+    }
+    return mixture;
+  };
+
+  const meanTipped = (byProgress: number): number => {
+    const log = Math.log(byProgress);
+    return scales.reduce((sum, scale, index) => sum + scale * gainBy(index, log), 0);
+  };
+  return {
+    furtherTips: (byProgress) => mixtureOf(byProgress, AT_ONCE).distribution(quiet),
+    chanceAny: (byProgress, leads = AT_ONCE) => 1 - Math.min(mixtureOf(byProgress, leads).none(quiet), 1),
+    meanTipped,
+    chanceAlive: meanTipped(Infinity),
+  };
+}
+
+/**
+ * Progress by which a share of the lot's living seeds has tipped: quantile of
+ * the posterior mean curve.
+ *
+ * @param share inside (0, 1)
+ * @returns days at the optimum
+ */
+export function progressOfShare(posterior: Posterior, share: number): number {
+  const weights = posterior.columns.map((column) => column.weights.reduce((sum, weight) => sum + weight, 0));
+  const curve = (log: number): number =>
+    posterior.columns.reduce((sum, column, index) => sum + (weights[index] as number) * columnShare(column, log), 0);
+  let low = Math.log(1e-3);
+  let high = Math.log(1e4);
+  for (let step = 0; step < 16; step++) {
+    const middle = (low + high) / 2;
+    if (curve(middle) < share) low = middle;
+    else high = middle;
+  }
+  return Math.exp((low + high) / 2);
+}

@@ -1,0 +1,21 @@
+/** The computation behind Fresh Tuck: plain values in, plain values out. */
+export * from './units/index.js';
+export type { Crop } from './crops/schema.js';
+export { CROPS } from './crops/all.js';
+export * from './warmth/response.js';
+export * from './warmth/progress.js';
+export * from './forecast/evidence.js';
+export * from './forecast/likelihood.js';
+export * from './forecast/posterior.js';
+export * from './forecast/predict.js';
+export * from './forecast/count.js';
+export * from './moving/growth.js';
+export * from './looking/parcel-state.js';
+export * from './looking/looking-times.js';
+export * from './looking/next-look.js';
+export * from './looking/answers.js';
+export * from './looking/judgement.js';
+export * from './towel/dose.js';
+export * from './towel/drying.js';
+export * from './towel/layout.js';
+export * from './sowing/how-many.js';

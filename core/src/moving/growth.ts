@@ -1,0 +1,73 @@
+/** How roots of a kind grow. */
+export interface RootGrowth {
+  /** mm in a day at the crop's optimum; scales with temperature as development does. */
+  readonly mmPerDayAtOptimum: number;
+  /** Length at which the household's school moves it. */
+  readonly readyMm: number;
+  /** Length at which it enters the paper. */
+  readonly lateMm: number;
+}
+
+/** Sd of log elongation rate between the seeds of a lot. Guess. */
+const GROWTH_LOG_SD = 0.3;
+
+/** Three-point Gauss-Hermite nodes of a standard normal. */
+const NODES = [
+  { z: -Math.sqrt(3), weight: 1 / 6 },
+  { z: 0, weight: 2 / 3 },
+  { z: Math.sqrt(3), weight: 1 / 6 },
+] as const;
+
+/**
+ * Progress (days at the optimum) that a root needs to grow to a length, as a
+ * small distribution over fast, usual and slow roots.
+ */
+export function leadsTo(growth: RootGrowth, lengthMm: number): { progress: number; weight: number }[] {
+  return NODES.map(({ z, weight }) => ({
+    progress: lengthMm / (growth.mmPerDayAtOptimum * Math.exp(GROWTH_LOG_SD * z)),
+    weight,
+  }));
+}
+
+/** Roots that showed between two progresses, or were measured at the later one. */
+export interface RootCohort {
+  readonly fromProgress: number;
+  readonly toProgress: number;
+  readonly count: number;
+  /** Length measured at `toProgress`, where someone did. */
+  readonly measuredMm: number | null;
+}
+
+/** When a cohort passes a length, as progress: for the fastest that could be, the usual, and nearly the slowest. */
+export interface PassingProgress {
+  readonly earliest: number;
+  readonly usual: number;
+  readonly latest: number;
+}
+
+/** One tenth of the roots are faster (or slower) than this factor. */
+const TENTH = Math.exp(1.2816 * GROWTH_LOG_SD);
+
+/**
+ * Progress at which roots of a cohort pass a length: an unmeasured one may have
+ * tipped right after the earlier look and be among the fastest tenth.
+ */
+export function passing(growth: RootGrowth, cohort: RootCohort, lengthMm: number): PassingProgress {
+  if (cohort.measuredMm !== null) {
+    const lead = (lengthMm - cohort.measuredMm) / growth.mmPerDayAtOptimum;
+    const spread = (factor: number): number => cohort.toProgress + (lead > 0 ? lead * factor : lead);
+    return { earliest: spread(1 / TENTH), usual: spread(1), latest: spread(TENTH) };
+  }
+  const lead = lengthMm / growth.mmPerDayAtOptimum;
+  return {
+    earliest: cohort.fromProgress + lead / TENTH,
+    usual: (cohort.fromProgress + cohort.toProgress) / 2 + lead,
+    latest: cohort.toProgress + lead * TENTH,
+  };
+}
+
+/** Usual length of a cohort's roots at a progress, mm; never negative. */
+export function usualLength(growth: RootGrowth, cohort: RootCohort, progress: number): number {
+  const since = cohort.measuredMm !== null ? cohort.toProgress : (cohort.fromProgress + cohort.toProgress) / 2;
+  return Math.max((cohort.measuredMm ?? 0) + growth.mmPerDayAtOptimum * (progress - since), 0);
+}

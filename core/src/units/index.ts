@@ -1,0 +1,2 @@
+export * from './quantity.js';
+export * from './words.js';

@@ -1,0 +1,46 @@
+import { DateTime } from 'luxon';
+import { formatLength, formatTemperature, type UnitSystem } from './quantity.js';
+
+/** How a household says times and amounts. */
+export interface Words {
+  /** A moment: "13:00", "tonight 18:30", "tomorrow 07:00", "Tuesday 07:00", "19 April". */
+  when(ms: number): string;
+  length(millimetres: number): string;
+  temperature(celsius: number): string;
+  /** Water by the household's sprayer: "6 sprays". */
+  sprays(millilitres: number): string;
+}
+
+/**
+ * Words for one household at one moment.
+ *
+ * @param zone IANA zone; @param nowMs what "today" is told from
+ * @param millilitresPerSpray of the sprayer, calibrated once
+ */
+export function wordsFor(zone: string, units: UnitSystem, nowMs: number, millilitresPerSpray: number): Words {
+  const now = DateTime.fromMillis(nowMs, { zone, locale: 'en-GB' });
+  return {
+    when(ms) {
+      const moment = DateTime.fromMillis(ms, { zone, locale: 'en-GB' });
+      const clock = moment.toFormat('HH:mm');
+      const days = Math.round(moment.startOf('day').diff(now.startOf('day'), 'days').days);
+      if (days === 0) return moment.hour >= 17 && now.hour < 17 ? `tonight ${clock}` : clock;
+      if (days === 1) return `tomorrow ${clock}`;
+      if (days === -1) return `yesterday ${clock}`;
+      if (days > 1 && days < 7) return `${moment.toFormat('cccc')} ${clock}`;
+      return moment.toFormat(moment.year === now.year ? 'd LLLL' : 'd LLLL yyyy');
+    },
+    length: (millimetres) => formatLength(millimetres, units),
+    temperature: (celsius) => formatTemperature(celsius, units),
+    sprays(millilitres) {
+      const sprays = Math.max(1, Math.round(millilitres / millilitresPerSpray));
+      return `${sprays} ${sprays === 1 ? 'spray' : 'sprays'}`;
+    },
+  };
+}
+
+/** "1 seed", "3 seeds". */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+
+/** "4", or "0 to 4" where low and high differ. */
+export const rangeInWords = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);

@@ -1,0 +1,3 @@
+export * from './laws/lots.js';
+export * from './laws/growth.js';
+export * from './laws/warmth.js';

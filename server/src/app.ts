@@ -1,0 +1,85 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { Router, type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import { backupRoutes } from './backup/routes.js';
+import { batchRoutes } from './batches/routes.js';
+import { cropRoutes } from './crops/routes.js';
+import { holderRoutes } from './holders/routes.js';
+import { householdRoutes } from './household/routes.js';
+import { refuseForeign } from './http/guard.js';
+import { Problem, problemHandler } from './http/problem.js';
+import { packetRoutes } from './packets/routes.js';
+import type { Services } from './services.js';
+import { spotRoutes } from './spots/routes.js';
+import { todayRoutes } from './today/routes.js';
+
+export interface AppOptions {
+  /** Folder of the built interface; without it only the API answers. */
+  readonly webRoot?: string;
+  /** Host names besides localhost that the server answers to. */
+  readonly hostNames?: readonly string[];
+  /** Further API routes, for the demo. */
+  readonly extra?: Router;
+  readonly log?: (error: unknown) => void;
+}
+
+/** The whole application over one household's services. */
+export function createApp(services: Services, options: AppOptions = {}): Express {
+  const { webRoot, hostNames = [], extra, log = console.error } = options;
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(refuseForeign(hostNames));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          // Component styles are added by script as style elements; nothing of theirs comes from data.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          // Plain HTTP on one machine: there is no secure twin to upgrade to.
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  const api = Router();
+  // Far above what a household taps, far below what would starve it.
+  api.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: true, legacyHeaders: false, handler: () => {
+    throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
+  } }));
+  api.get('/events', services.changes.stream);
+  api.use(express.json({ limit: '100kb', strict: true }));
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  for (const routes of [householdRoutes, spotRoutes, packetRoutes, holderRoutes, batchRoutes, todayRoutes, backupRoutes]) {
+    api.use(routes(services));
+  }
+  api.use(cropRoutes());
+  if (extra) api.use(extra);
+  api.use(() => {
+    throw new Problem(404, 'Not found', 'There is nothing at this address.');
+  });
+  app.use('/api', api);
+  if (webRoot && existsSync(webRoot)) {
+    // File names carry a hash of their content, but for the page itself.
+    app.use(express.static(webRoot, { index: false, maxAge: '1y', immutable: true }));
+    app.get('/{*path}', (_request, response) => {
+      response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html'));
+    });
+  }
+  app.use(problemHandler(log));
+  return app;
+}

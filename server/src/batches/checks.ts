@@ -1,0 +1,71 @@
+import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
+import { hasTipped, parcelState } from '@fresh-tuck/core';
+import { Problem } from '../http/problem.js';
+import { looksOf, movesOf } from './forecasts.js';
+import type { Entry } from './journal.js';
+
+interface Subject {
+  readonly seeds: number;
+  readonly startMs: number;
+  readonly entries: readonly Entry[];
+}
+
+/**
+ * Refuses a look that cannot be: before the batch, more seeds than there are, or
+ * tips that would go back into the seed.
+ */
+export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, entries }: Subject): void {
+  if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
+  for (const { seed } of look.marks) {
+    if (seed > seeds) throw Problem.field('marks', `marks must name seeds from 1 to ${seeds}`);
+  }
+  const { seen } = look;
+  if (!seen) return;
+  if (seen.tipped + seen.rotten > seeds) {
+    throw Problem.field('seen.tipped', `seen.tipped and seen.rotten must add up to at most ${seeds}: the batch has ${seeds} seeds`);
+  }
+  const marked = look.marks.filter(({ stage }) => hasTipped(stage)).length;
+  if (marked > seen.tipped) throw Problem.field('seen.tipped', `seen.tipped must be at least ${marked}: so many seeds are marked with a tip`);
+  if (seen.basedOn !== null && !entries.some((entry) => entry.id === seen.basedOn && entry.kind === 'look')) {
+    throw Problem.field('seen.basedOn', 'seen.basedOn must be a look of this batch');
+  }
+  // Totals rise with time; a look based on an older one is another pair of eyes and may know less.
+  const others = looksOf(entries).filter((other) => other.id !== look.supersedes);
+  const earlier = others.filter((other) => other.atMs <= atMs && other.tipped !== null);
+  const known = earlier.at(-1);
+  if (known && seen.basedOn === known.id) {
+    const least = Math.max(...earlier.map((other) => other.tipped ?? 0));
+    const leastRotten = Math.max(...earlier.map((other) => other.rotten ?? 0));
+    if (seen.tipped < least) throw Problem.field('seen.tipped', `seen.tipped must be at least ${least}: so many were seen before. Correct that look if it was wrong`);
+    if (seen.rotten < leastRotten) throw Problem.field('seen.rotten', `seen.rotten must be at least ${leastRotten}: so many were taken out before`);
+  }
+  const all = [...others, { tipped: seen.tipped, rotten: seen.rotten }];
+  if (Math.max(...all.map((l) => l.tipped ?? 0)) + Math.max(...all.map((l) => l.rotten ?? 0)) > seeds) {
+    throw Problem.field('seen.tipped', `seen.tipped and seen.rotten must fit the ${seeds} seeds together with the other looks`);
+  }
+}
+
+/** Refuses to move what is not there. */
+export function checkMove(move: MoveRequest, atMs: number, { seeds, startMs, entries }: Subject): void {
+  if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
+  const state = parcelState(seeds, startMs, looksOf(entries), movesOf(entries));
+  for (const number of move.seeds) {
+    const seed = state.seeds[number - 1];
+    if (!seed) throw Problem.field('seeds', `seeds must name seeds from 1 to ${seeds}`);
+    if (seed.moved) throw Problem.field('seeds', `seed ${number} was moved before`);
+    if (!hasTipped(seed.stage)) throw Problem.field('seeds', `seed ${number} shows no tip; mark it in a look first`);
+  }
+  const counted = state.counted.reduce((sum, { count }) => sum + count, 0);
+  if (move.uncounted > counted) {
+    throw Problem.field('uncounted', `uncounted must be at most ${counted}: so many tips were counted and not touched`);
+  }
+}
+
+/** Refuses a starting count below what was already seen. */
+export function checkRecount(count: number, { seeds, startMs, entries }: Subject): void {
+  const looks = looksOf(entries);
+  const state = parcelState(seeds, startMs, looks, movesOf(entries));
+  const named = Math.max(0, ...looks.flatMap((look) => look.marks.map(({ seed }) => seed)));
+  const least = Math.max(state.tipped + state.rotten, named, 1);
+  if (count < least) throw Problem.field('seeds', `seeds must be at least ${least}: so many were already seen`);
+}

@@ -1,0 +1,130 @@
+import { createHash } from 'node:crypto';
+import { DateTime } from 'luxon';
+import type { Batch } from '@fresh-tuck/contract';
+import { answersFor, judge, lookingTimes, wordsFor, type Answers, type ParcelFacts, type Stay } from '@fresh-tuck/core';
+import type { HolderStore } from '../holders/store.js';
+import type { HouseholdRecord } from '../household/store.js';
+import { cropOf, type PacketStore } from '../packets/store.js';
+import type { SpotStore } from '../spots/store.js';
+import type { Entry, JournalStore } from './journal.js';
+import type { BatchRow, BatchStore } from './store.js';
+
+interface Stores {
+  readonly batches: BatchStore;
+  readonly holders: HolderStore;
+  readonly journal: JournalStore;
+  readonly packets: PacketStore;
+  readonly spots: SpotStore;
+}
+
+const KEPT_ANSWERS = 400;
+const LOOK_DAYS_AHEAD = 70;
+
+/** Where a towel was when, as stays with their thermometers' records. */
+function staysOf(row: BatchRow, { batches, holders, spots }: Stores): Stay[] {
+  const records = new Map<string, Stay>();
+  const stayAt = (spotId: string, fromMs: number): Stay => {
+    const known = records.get(spotId) ?? { fromMs, ...spots.record(spotId) };
+    records.set(spotId, known);
+    return { fromMs, readings: known.readings, guess: known.guess };
+  };
+  const towelPlaces = batches.placesOf(row.towel_id);
+  const stays = towelPlaces.flatMap((place, index) => {
+    const untilMs = towelPlaces[index + 1]?.from_ms ?? Infinity;
+    const inHolder = holders.placesOf(place.holder_id).filter(({ from_ms }) => from_ms < untilMs);
+    // Where the bag already stood when the towel came, its last place before counts from then.
+    const before = inHolder.findLast(({ from_ms }) => from_ms <= place.from_ms) ?? inHolder[0];
+    const after = inHolder.filter(({ from_ms }) => from_ms > place.from_ms && from_ms !== before?.from_ms);
+    return [...(before ? [stayAt(before.spot_id, place.from_ms)] : []), ...after.map((p) => stayAt(p.spot_id, p.from_ms))];
+  });
+  return stays;
+}
+
+/** The starting count as corrected. */
+export const seedsOf = (row: BatchRow, entries: readonly Entry[]): number =>
+  entries.findLast((entry) => entry.counts && entry.seeds !== null)?.seeds ?? row.seeds;
+
+/** Looks that say something, oldest first. */
+export const looksOf = (entries: readonly Entry[]) =>
+  entries
+    .filter((entry) => entry.counts && entry.look && entry.look.via !== 'skipped')
+    .flatMap((entry) => (entry.look ? [{ ...entry.look, id: entry.id }] : []))
+    .sort((a, b) => a.atMs - b.atMs);
+
+export const movesOf = (entries: readonly Entry[]) => entries.flatMap((entry) => (entry.counts && entry.move ? [entry.move] : []));
+
+/**
+ * Gathers facts and computes forecasts. Nothing computed is stored: answers are
+ * kept in memory by the content they depend on, to the minute.
+ */
+export function forecasts(stores: Stores) {
+  const kept = new Map<string, Answers>();
+
+  function factsOf(row: BatchRow, entries: readonly Entry[], household: HouseholdRecord, nowMs: number): ParcelFacts {
+    const packet = stores.packets.get(row.packet_id);
+    const holderId = stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '';
+    return {
+      crop: cropOf(packet.crop_id),
+      seeds: seedsOf(row, entries),
+      wanted: row.wanted,
+      startMs: row.start_ms,
+      chillUntilMs: row.chill_until_ms,
+      printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
+      stays: staysOf(row, stores),
+      utcOffsetHours: DateTime.fromMillis(nowMs, { zone: household.zone }).offset / 60,
+      looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
+      moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
+      closure: stores.holders.get(holderId).closure,
+      doseMl: row.dose_ml,
+      lookTimesMs: lookingTimes(nowMs, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD),
+      lateTolerance: household.lateTolerance,
+    };
+  }
+
+  function answers(facts: ParcelFacts, nowMs: number): Answers {
+    const key = createHash('sha256').update(JSON.stringify(facts)).digest('base64') + Math.floor(nowMs / 60_000);
+    const found = kept.get(key);
+    if (found) return found;
+    const fresh = answersFor(facts, nowMs);
+    if (kept.size >= KEPT_ANSWERS) kept.clear();
+    kept.set(key, fresh);
+    return fresh;
+  }
+
+  return {
+    factsOf,
+    /** A batch with its forecast and what to do, as the screens show it. */
+    batch(id: string, household: HouseholdRecord, nowMs: number): Batch {
+      const row = stores.batches.get(id);
+      const entries = stores.journal.entries(id);
+      const facts = factsOf(row, entries, household, nowMs);
+      const found = answers(facts, nowMs);
+      const packet = stores.packets.packet(row.packet_id);
+      const holder = stores.holders.holder(stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '');
+      const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
+      const live = new Set(stores.batches.liveIds());
+      const lastLook = looksOf(entries).at(-1);
+      return {
+        id,
+        number: row.number,
+        token: row.token,
+        packetId: packet.id,
+        cropId: packet.cropId,
+        title: `${packet.cropName}, ${packet.variety}`,
+        holder,
+        bagMates: stores.holders.batchesIn(holder.id).filter(({ batchId }) => batchId !== id && live.has(batchId)).map(({ number }) => number),
+        widthMm: row.width_mm,
+        heightMm: row.height_mm,
+        closed: !live.has(id),
+        lastLookId: lastLook?.id ?? null,
+        lastLookMs: lastLook?.atMs ?? null,
+        prepared: JSON.parse(row.prepared) as string[],
+        dressed: packet.dressed,
+        facts,
+        answers: found,
+        judgement: judge(facts, found, words),
+      };
+    },
+  };
+}
+export type Forecasts = ReturnType<typeof forecasts>;

@@ -1,0 +1,171 @@
+import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
+import type { ParcelLook, ParcelMove } from '@fresh-tuck/core';
+import type { Database } from '../db/database.js';
+
+/** One line of a batch's journal as it is kept. */
+export interface Entry {
+  readonly id: string;
+  readonly kind: 'look' | 'move' | 'recount' | 'close' | 'undo';
+  readonly atMs: number;
+  readonly recordedMs: number;
+  readonly who: string | null;
+  readonly note: string | null;
+  readonly supersedes: string | null;
+  /** False where a later entry that counts took it back or corrected it. */
+  readonly counts: boolean;
+  readonly look: (ParcelLook & { readonly via: LookRequest['via']; readonly basedOn: string | null }) | null;
+  readonly move: (ParcelMove & { readonly destination: MoveRequest['destination']; readonly cups: { number: number; seed: number | null }[] }) | null;
+  readonly seeds: number | null;
+  readonly reason: string | null;
+}
+
+interface EntryRow {
+  readonly id: string;
+  readonly kind: Entry['kind'];
+  readonly at_ms: number;
+  readonly recorded_ms: number;
+  readonly who: string | null;
+  readonly note: string | null;
+  readonly supersedes: string | null;
+  readonly via: LookRequest['via'] | null;
+  readonly tipped: number | null;
+  readonly rotten: number | null;
+  readonly based_on: string | null;
+  readonly damp: ParcelLook['damp'];
+  readonly rewetted: number | null;
+  readonly troubles: string | null;
+  readonly destination: MoveRequest['destination'] | null;
+  readonly uncounted: number | null;
+  readonly seeds: number | null;
+  readonly reason: string | null;
+}
+
+interface Header {
+  readonly id: string;
+  readonly batchId: string;
+  readonly kind: Entry['kind'];
+  readonly atMs: number;
+  readonly nowMs: number;
+  readonly who?: string | null;
+  readonly note?: string | null;
+  readonly supersedes?: string | null;
+}
+
+/** Which entries count: those that no counting entry supersedes, told from the newest back. */
+function counting(rows: readonly EntryRow[]): Set<string> {
+  const supersededBy = new Map<string, string[]>();
+  for (const row of rows) {
+    if (row.supersedes) supersededBy.set(row.supersedes, [...(supersededBy.get(row.supersedes) ?? []), row.id]);
+  }
+  const result = new Set<string>();
+  for (const row of [...rows].reverse()) {
+    if (!(supersededBy.get(row.id) ?? []).some((later) => result.has(later))) result.add(row.id);
+  }
+  return result;
+}
+
+export function journalStore(db: Database) {
+  // In the order they were written, so that what supersedes comes after what it supersedes.
+  const select = db.prepare(`
+    SELECT e.*, l.via, l.tipped, l.rotten, l.based_on, l.damp, l.rewetted, l.troubles,
+      m.destination, m.uncounted, r.seeds, c.reason
+    FROM entry e
+      LEFT JOIN look l ON l.entry_id = e.id
+      LEFT JOIN move m ON m.entry_id = e.id
+      LEFT JOIN recount r ON r.entry_id = e.id
+      LEFT JOIN closing c ON c.entry_id = e.id
+    WHERE e.batch_id = ? ORDER BY e.recorded_ms, e.rowid`);
+  const marks = db.prepare('SELECT entry_id, seed, stage, root_mm FROM seed_mark WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?)');
+  const cups = db.prepare('SELECT entry_id, number, seed FROM cup WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY number');
+  const insert = db.prepare(`
+    INSERT INTO entry (id, batch_id, kind, at_ms, recorded_ms, who, note, supersedes)
+    VALUES (@id, @batchId, @kind, @atMs, @nowMs, @who, @note, @supersedes)`);
+  const insertLook = db.prepare(`
+    INSERT INTO look (entry_id, via, tipped, rotten, based_on, damp, rewetted, troubles)
+    VALUES (@id, @via, @tipped, @rotten, @basedOn, @damp, @rewetted, @troubles)`);
+  const insertMark = db.prepare('INSERT INTO seed_mark (entry_id, seed, stage, root_mm) VALUES (?, ?, ?, ?)');
+  const insertMove = db.prepare('INSERT INTO move (entry_id, destination, uncounted) VALUES (?, ?, ?)');
+  const insertCup = db.prepare('INSERT INTO cup (number, entry_id, seed) VALUES (?, ?, ?)');
+  const insertRecount = db.prepare('INSERT INTO recount (entry_id, seeds) VALUES (?, ?)');
+  const insertClosing = db.prepare('INSERT INTO closing (entry_id, reason) VALUES (?, ?)');
+
+  const begin = ({ who = null, note = null, supersedes = null, ...header }: Header): void => {
+    insert.run({ ...header, who, note, supersedes });
+  };
+  return {
+    entries(batchId: string): Entry[] {
+      const rows = select.all(batchId) as EntryRow[];
+      const live = counting(rows);
+      const markRows = marks.all(batchId) as { entry_id: string; seed: number; stage: ParcelLook['marks'][number]['stage']; root_mm: number | null }[];
+      const cupRows = cups.all(batchId) as { entry_id: string; number: number; seed: number | null }[];
+      return rows.map((row) => ({
+        id: row.id,
+        kind: row.kind,
+        atMs: row.at_ms,
+        recordedMs: row.recorded_ms,
+        who: row.who,
+        note: row.note,
+        supersedes: row.supersedes,
+        counts: live.has(row.id),
+        look:
+          row.via === null
+            ? null
+            : {
+                atMs: row.at_ms,
+                via: row.via,
+                through: row.via === 'through',
+                tipped: row.tipped,
+                rotten: row.rotten,
+                basedOn: row.based_on,
+                marks: markRows.filter((m) => m.entry_id === row.id).map((m) => ({ seed: m.seed, stage: m.stage, rootMm: m.root_mm })),
+                damp: row.damp,
+                rewetted: row.rewetted === 1,
+                troubles: JSON.parse(row.troubles ?? '[]') as ParcelLook['troubles'],
+              },
+        move:
+          row.destination === null
+            ? null
+            : {
+                atMs: row.at_ms,
+                destination: row.destination,
+                uncounted: row.uncounted ?? 0,
+                seeds: cupRows.filter((cup) => cup.entry_id === row.id && cup.seed !== null).map((cup) => cup.seed ?? 0),
+                cups: cupRows.filter((cup) => cup.entry_id === row.id).map(({ number, seed }) => ({ number, seed })),
+              },
+        seeds: row.seeds,
+        reason: row.reason,
+      }));
+    },
+    addLook(header: Header, look: LookRequest): void {
+      begin(header);
+      insertLook.run({
+        id: header.id,
+        via: look.via,
+        tipped: look.seen?.tipped ?? null,
+        rotten: look.seen?.rotten ?? null,
+        basedOn: look.seen?.basedOn ?? null,
+        damp: look.damp,
+        rewetted: look.rewetted ? 1 : 0,
+        troubles: JSON.stringify(look.troubles),
+      });
+      for (const { seed, stage, rootMm } of look.marks) insertMark.run(header.id, seed, stage, rootMm);
+    },
+    /** @param takeNumber gives the next label of the household */
+    addMove(header: Header, move: MoveRequest, takeNumber: () => number): void {
+      begin(header);
+      insertMove.run(header.id, move.destination, move.uncounted);
+      for (const seed of move.seeds) insertCup.run(takeNumber(), header.id, seed);
+      for (let index = 0; index < move.uncounted; index++) insertCup.run(takeNumber(), header.id, null);
+    },
+    addRecount(header: Header, seeds: number): void {
+      begin(header);
+      insertRecount.run(header.id, seeds);
+    },
+    addClosing(header: Header, reason: string): void {
+      begin(header);
+      insertClosing.run(header.id, reason);
+    },
+    addUndo: (header: Header): void => begin(header),
+  };
+}
+export type JournalStore = ReturnType<typeof journalStore>;

@@ -1,0 +1,137 @@
+import { Router } from 'express';
+import { v7 as uuid } from 'uuid';
+import {
+  batchRequest, closeRequest, lookRequest, moveRequest, recountRequest, undoRequest, type BatchWithJournal,
+} from '@fresh-tuck/contract';
+import { momentFrom } from '../clock.js';
+import { Problem, read } from '../http/problem.js';
+import type { Services } from '../services.js';
+import { checkLook, checkMove, checkRecount } from './checks.js';
+import { movesOf, seedsOf } from './forecasts.js';
+import type { Entry } from './journal.js';
+import { journalInWords } from './words.js';
+
+/** Moves and looks bind to a batch that is still open. */
+function refuseClosed(entries: readonly Entry[]): void {
+  if (entries.some((entry) => entry.counts && entry.kind === 'close')) {
+    throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
+  }
+}
+
+export function batchRoutes({ act, batches, clock, forecasts, holders, household, journal, packets, spots }: Services): Router {
+  const whole = (id: string): BatchWithJournal => {
+    const entries = journal.entries(id);
+    return {
+      ...forecasts.batch(id, household.get(), clock.now()),
+      journal: journalInWords(entries),
+      cups: entries.flatMap((entry) =>
+        entry.counts && entry.move ? entry.move.cups.map((cup) => ({ ...cup, destination: entry.move?.destination ?? '', atMs: entry.atMs })) : [],
+      ),
+    };
+  };
+  const subject = (id: string) => {
+    const row = batches.get(id);
+    const entries = journal.entries(id);
+    return { seeds: seedsOf(row, entries), startMs: row.start_ms, entries };
+  };
+  return Router()
+    .get('/batches', (_request, response) => {
+      const home = household.get();
+      response.json(batches.liveIds().map((id) => forecasts.batch(id, home, clock.now())));
+    })
+    .get('/batches/:batchId', (request, response) => {
+      response.json(whole(request.params.batchId));
+    })
+    .post('/batches', (request, response) => {
+      const body = read(batchRequest, request.body);
+      const { zone } = household.get();
+      act('batch', body, (nowMs) => {
+        const startMs = momentFrom(body.startAt, zone, nowMs, 'startAt');
+        packets.get(body.packetId);
+        packets.checkStock(body.packetId, body.seeds, 'seeds');
+        let holderId: string;
+        if ('holderId' in body.holder) {
+          ({ id: holderId } = holders.get(body.holder.holderId));
+        } else {
+          const { newId, kind, closure, spotId } = body.holder;
+          spots.get(spotId);
+          holders.add(newId, kind, closure, spotId, startMs, nowMs);
+          holderId = newId;
+        }
+        batches.add(body, { number: household.takeNumber(), token: uuid(), startMs, towelId: uuid(), holderId, nowMs });
+      });
+      response.status(201).json(whole(body.id));
+    })
+    .post('/batches/:batchId/looks', (request, response) => {
+      const { batchId } = request.params;
+      const body = read(lookRequest, request.body);
+      const { zone } = household.get();
+      act(`look ${batchId}`, body, (nowMs) => {
+        const about = subject(batchId);
+        refuseClosed(about.entries);
+        const corrected = about.entries.find((entry) => entry.id === body.supersedes);
+        if (body.supersedes !== null && (!corrected?.look || !corrected.counts)) {
+          throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
+        }
+        // A correction speaks of the moment of the look it corrects.
+        const atMs = body.at === null && corrected ? corrected.atMs : momentFrom(body.at, zone, nowMs, 'at');
+        checkLook(body, atMs, about);
+        const { id, who, note, supersedes } = body;
+        journal.addLook({ id, batchId, kind: 'look', atMs, nowMs, who, note, supersedes }, body);
+      });
+      response.status(201).json(whole(batchId));
+    })
+    .post('/batches/:batchId/moves', (request, response) => {
+      const { batchId } = request.params;
+      const body = read(moveRequest, request.body);
+      const { zone } = household.get();
+      act(`move ${batchId}`, body, (nowMs) => {
+        const about = subject(batchId);
+        refuseClosed(about.entries);
+        const atMs = momentFrom(body.at, zone, nowMs, 'at');
+        checkMove(body, atMs, about);
+        journal.addMove({ id: body.id, batchId, kind: 'move', atMs, nowMs, who: body.who }, body, household.takeNumber);
+      });
+      response.status(201).json(whole(batchId));
+    })
+    .post('/batches/:batchId/recounts', (request, response) => {
+      const { batchId } = request.params;
+      const body = read(recountRequest, request.body);
+      act(`recount ${batchId}`, body, (nowMs) => {
+        const about = subject(batchId);
+        checkRecount(body.seeds, about);
+        const row = batches.get(batchId);
+        if (body.seeds > about.seeds) packets.checkStock(row.packet_id, body.seeds - about.seeds, 'seeds');
+        journal.addRecount({ id: body.id, batchId, kind: 'recount', atMs: nowMs, nowMs }, body.seeds);
+      });
+      response.status(201).json(whole(batchId));
+    })
+    .post('/batches/:batchId/closings', (request, response) => {
+      const { batchId } = request.params;
+      const body = read(closeRequest, request.body);
+      act(`close ${batchId}`, body, (nowMs) => {
+        refuseClosed(subject(batchId).entries);
+        journal.addClosing({ id: body.id, batchId, kind: 'close', atMs: nowMs, nowMs }, body.reason);
+      });
+      response.status(201).json(whole(batchId));
+    })
+    .post('/batches/:batchId/undos', (request, response) => {
+      const { batchId } = request.params;
+      const body = read(undoRequest, request.body);
+      act(`undo ${batchId}`, body, (nowMs) => {
+        const about = subject(batchId);
+        const target = about.entries.find((entry) => entry.id === body.entryId);
+        if (!target) throw Problem.unknown('entry in this journal');
+        if (target.kind === 'undo') throw Problem.field('entryId', 'entryId must not be an undo: enter it again instead');
+        if (!target.counts) throw Problem.field('entryId', 'entryId must be an entry that still counts');
+        const moved = movesOf(about.entries).reduce((sum, move) => sum + move.seeds.length + move.uncounted, 0);
+        if (target.kind === 'look' && moved > 0 && target.look?.tipped) {
+          const left = about.entries.filter((entry) => entry.id !== target.id && entry.counts && entry.look);
+          const others = Math.max(0, ...left.map((entry) => entry.look?.tipped ?? 0));
+          if (others < moved) throw Problem.field('entryId', `entryId: ${moved} of its sprouts were moved; undo the move first`);
+        }
+        journal.addUndo({ id: body.id, batchId, kind: 'undo', atMs: nowMs, nowMs, supersedes: target.id });
+      });
+      response.status(201).json(whole(batchId));
+    });
+}

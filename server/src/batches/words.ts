@@ -1,0 +1,95 @@
+import type { JournalEntry } from '@fresh-tuck/contract';
+import { counted } from '@fresh-tuck/core';
+import type { Entry } from './journal.js';
+
+const TROUBLE_WORDS: Record<string, string> = {
+  fuzz: 'fuzz',
+  threads: 'threads',
+  soft_seed: 'soft seed',
+  smell: 'a smell',
+  too_hot: 'too hot',
+};
+const REASON_WORDS: Record<string, string> = {
+  all_moved: 'everything moved',
+  given_up: 'given up',
+  rotten: 'rotten',
+  other: 'another reason',
+};
+const STAGE_WORDS: Record<string, string> = {
+  quiet: 'quiet',
+  swollen: 'swollen',
+  tip: 'tip',
+  root: 'root',
+  leaves: 'leaves open',
+  rotten: 'rotten',
+};
+
+function lookText(entry: Entry, tippedBefore: number, rottenBefore: number): string {
+  const { look } = entry;
+  if (!look) return '';
+  if (look.via === 'skipped') return 'Not opened.';
+  const parts: string[] = [];
+  if (look.tipped !== null) {
+    const fresh = look.tipped - tippedBefore;
+    parts.push(fresh > 0 ? `${counted(fresh, 'new tip')}, ${look.tipped} in all` : 'Nothing new');
+  }
+  const rotten = (look.rotten ?? rottenBefore) - rottenBefore;
+  if (rotten > 0) parts.push(`${rotten} rotten`);
+  const other = look.marks.filter(({ stage }) => stage !== 'tip' && stage !== 'rotten');
+  if (other.length > 0) {
+    parts.push(other.map(({ seed, stage, rootMm }) => `seed ${seed} ${STAGE_WORDS[stage] ?? stage}${rootMm === null ? '' : ` ${Math.round(rootMm)} mm`}`).join(', '));
+  }
+  if (look.damp) parts.push(`towel ${look.damp}${look.rewetted ? ', re-damped' : ''}`);
+  if (look.troubles.length > 0) parts.push(look.troubles.map((trouble) => TROUBLE_WORDS[trouble] ?? trouble).join(', '));
+  const how = look.via === 'through' ? ' Through the bag.' : '';
+  return `${parts.length > 0 ? parts.join(' · ') : 'Opened, nothing noted'}.${how}`;
+}
+
+function textOf(entry: Entry, tippedBefore: number, rottenBefore: number, entries: readonly Entry[]): string {
+  switch (entry.kind) {
+    case 'look':
+      return lookText(entry, tippedBefore, rottenBefore);
+    case 'move': {
+      const cups = entry.move?.cups ?? [];
+      const labels = cups.map(({ number }) => number);
+      const span = labels.length > 1 ? `labels ${labels[0]} to ${labels.at(-1)}` : `label ${labels[0]}`;
+      return `${counted(cups.length, 'sprout')} moved to ${entry.move?.destination}s: ${span}.`.replace('1 sprout moved to cups', '1 sprout moved to a cup');
+    }
+    case 'recount':
+      return `Starting count corrected to ${entry.seeds}.`;
+    case 'close':
+      return `Closed: ${REASON_WORDS[entry.reason ?? ''] ?? entry.reason}.`;
+    case 'undo': {
+      const target = entries.find(({ id }) => id === entry.supersedes);
+      return `Took back the ${target?.kind === 'close' ? 'closing' : (target?.kind ?? 'entry')}.`;
+    }
+  }
+}
+
+/** The journal as people read it, newest first. */
+export function journalInWords(entries: readonly Entry[]): JournalEntry[] {
+  let tipped = 0;
+  let rotten = 0;
+  const last = entries.findLast((entry) => entry.counts && entry.kind !== 'undo');
+  return [...entries]
+    .sort((a, b) => a.atMs - b.atMs || a.recordedMs - b.recordedMs)
+    .map((entry) => {
+      const text = textOf(entry, tipped, rotten, entries);
+      if (entry.counts && entry.look) {
+        tipped = Math.max(tipped, entry.look.tipped ?? 0);
+        rotten = Math.max(rotten, entry.look.rotten ?? 0);
+      }
+      return {
+        id: entry.id,
+        kind: entry.kind,
+        atMs: entry.atMs,
+        recordedMs: entry.recordedMs,
+        who: entry.who,
+        note: entry.note,
+        text,
+        counts: entry.counts,
+        undoable: entry.id === last?.id,
+      };
+    })
+    .reverse();
+}

@@ -1,0 +1,31 @@
+import { Router } from 'express';
+import { householdRequest, type About } from '@fresh-tuck/contract';
+import { read } from '../http/problem.js';
+import type { Services } from '../services.js';
+
+export function householdRoutes({ act, clock, demo, household, version }: Services): Router {
+  const about = (): About => {
+    const found = household.find();
+    return {
+      nowMs: clock.now(),
+      demo,
+      version,
+      household: found && {
+        name: found.name,
+        zone: found.zone,
+        units: found.units,
+        lookingTimes: found.lookingTimes,
+        millilitresPerSpray: found.millilitresPerSpray,
+      },
+    };
+  };
+  return Router()
+    .get('/about', (_request, response) => {
+      response.json(about());
+    })
+    .put('/household', (request, response) => {
+      const body = read(householdRequest, request.body);
+      act('household', body, (nowMs) => household.save(body, nowMs));
+      response.json(about());
+    });
+}

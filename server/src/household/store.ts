@@ -1,0 +1,54 @@
+import type { Household, HouseholdRequest } from '@fresh-tuck/contract';
+import type { Database } from '../db/database.js';
+import { Problem } from '../http/problem.js';
+
+interface Row {
+  readonly name: string;
+  readonly zone: string;
+  readonly units: Household['units'];
+  readonly looking_times: string;
+  readonly millilitres_per_spray: number;
+  readonly late_tolerance: number;
+}
+
+export type HouseholdRecord = Household & { readonly lateTolerance: number };
+
+export function householdStore(db: Database) {
+  const select = db.prepare('SELECT * FROM household WHERE id = 1');
+  const upsert = db.prepare(`
+    INSERT INTO household (id, name, zone, units, looking_times, millilitres_per_spray, changed_ms)
+    VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
+    ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
+      millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs`);
+  const takeNumber = db.prepare("UPDATE serial SET next = next + 1 WHERE name = 'label' RETURNING next - 1 AS number");
+  const peekNumber = db.prepare("SELECT next FROM serial WHERE name = 'label'");
+
+  function find(): HouseholdRecord | null {
+    const row = select.get() as Row | undefined;
+    if (!row) return null;
+    return {
+      name: row.name,
+      zone: row.zone,
+      units: row.units,
+      lookingTimes: JSON.parse(row.looking_times) as string[],
+      millilitresPerSpray: row.millilitres_per_spray,
+      lateTolerance: row.late_tolerance,
+    };
+  }
+  return {
+    find,
+    /** @throws Problem before the first run */
+    get(): HouseholdRecord {
+      const household = find();
+      if (!household) throw new Problem(409, 'Not set up', 'Say first where the household is: the first run asks for it.');
+      return household;
+    },
+    save({ name, zone, units, lookingTimes, millilitresPerSpray }: HouseholdRequest, nowMs: number): void {
+      upsert.run({ name, zone, units, lookingTimes: JSON.stringify(lookingTimes), millilitresPerSpray, nowMs });
+    },
+    /** The next label number; it is used up even if what it labels is undone. */
+    takeNumber: (): number => (takeNumber.get() as { number: number }).number,
+    nextNumber: (): number => (peekNumber.get() as { next: number }).next,
+  };
+}
+export type HouseholdStore = ReturnType<typeof householdStore>;

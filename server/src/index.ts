@@ -1,0 +1,8 @@
+/** What the demo builds on. */
+export { createApp } from './app.js';
+export { clockFrom, type Clock } from './clock.js';
+export { openDatabase, type Database } from './db/database.js';
+export { listen } from './listen.js';
+export { serve } from './run.js';
+export { servicesOn, type Services } from './services.js';
+export { settingsFrom } from './settings.js';

@@ -1,0 +1,49 @@
+import { batchStore, type BatchStore } from './batches/store.js';
+import { forecasts, type Forecasts } from './batches/forecasts.js';
+import { journalStore, type JournalStore } from './batches/journal.js';
+import type { Clock } from './clock.js';
+import type { Database } from './db/database.js';
+import { holderStore, type HolderStore } from './holders/store.js';
+import { householdStore, type HouseholdStore } from './household/store.js';
+import { actIn, type Act } from './http/act.js';
+import { changeStream, type Changes } from './http/events.js';
+import { packetStore, type PacketStore } from './packets/store.js';
+import { spotStore, type SpotStore } from './spots/store.js';
+
+/** What the routes are built from. */
+export interface Services {
+  readonly db: Database;
+  readonly clock: Clock;
+  readonly demo: boolean;
+  readonly version: string;
+  readonly changes: Changes;
+  readonly act: Act;
+  readonly household: HouseholdStore;
+  readonly spots: SpotStore;
+  readonly packets: PacketStore;
+  readonly holders: HolderStore;
+  readonly batches: BatchStore;
+  readonly journal: JournalStore;
+  readonly forecasts: Forecasts;
+}
+
+export function servicesOn(db: Database, clock: Clock, options: { demo: boolean; version: string }): Services {
+  const changes = changeStream();
+  const stores = {
+    spots: spotStore(db),
+    packets: packetStore(db),
+    holders: holderStore(db),
+    batches: batchStore(db),
+    journal: journalStore(db),
+  };
+  return {
+    db,
+    clock,
+    ...options,
+    changes,
+    act: actIn(db, clock, changes),
+    household: householdStore(db),
+    ...stores,
+    forecasts: forecasts(stores),
+  };
+}

@@ -1,0 +1,112 @@
+import { DateTime } from 'luxon';
+import { PLACE_KINDS, type PlaceKind, type Reading, type ReadingRequest, type Spot, type SpotRequest } from '@fresh-tuck/contract';
+import { formatTemperature, type UnitSystem } from '@fresh-tuck/core';
+import type { Database } from '../db/database.js';
+import { Problem } from '../http/problem.js';
+
+interface SpotRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: PlaceKind;
+}
+
+interface ReadingRow {
+  readonly id: string;
+  readonly from_ms: number;
+  readonly to_ms: number;
+  readonly min_c: number;
+  readonly max_c: number;
+}
+
+/** A place with its record, as the forecast wants it. */
+export interface SpotRecord {
+  readonly id: string;
+  readonly name: string;
+  readonly guess: { readonly minC: number; readonly maxC: number };
+  readonly readings: readonly { fromMs: number; toMs: number; minC: number; maxC: number }[];
+}
+
+/** Readings this old say nothing of a place any more, ms. */
+const STALE_MS = 5 * 86_400_000;
+
+export function spotStore(db: Database) {
+  const all = db.prepare('SELECT id, name, kind FROM spot ORDER BY walking_order, created_ms');
+  const one = db.prepare('SELECT id, name, kind FROM spot WHERE id = ?');
+  const insert = db.prepare(`
+    INSERT INTO spot (id, name, kind, walking_order, created_ms)
+    VALUES (@id, @name, @kind, (SELECT coalesce(max(walking_order), 0) + 1 FROM spot), @nowMs)`);
+  const change = db.prepare('UPDATE spot SET name = @name, kind = @kind WHERE id = @id');
+  const place = db.prepare('UPDATE spot SET walking_order = ? WHERE id = ?');
+  const insertReading = db.prepare(`
+    INSERT INTO reading (id, spot_id, from_ms, to_ms, min_c, max_c, recorded_ms)
+    VALUES (@id, @spotId, @fromMs, @toMs, @minC, @maxC, @nowMs)`);
+  // Rising by when they were written: where two cover the same day, the later one counts.
+  const readings = db.prepare('SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY recorded_ms, rowid');
+  const latest = db.prepare('SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, recorded_ms DESC, rowid DESC LIMIT 1');
+
+  function inWords(guess: { minC: number; maxC: number }, reading: ReadingRow | undefined, units: UnitSystem, nowMs: number): string {
+    if (!reading || reading.to_ms < nowMs - STALE_MS) return `about ${formatTemperature((guess.minC + guess.maxC) / 2, units)}, a guess`;
+    const middle = formatTemperature((reading.min_c + reading.max_c) / 2, units);
+    const swing = reading.max_c - reading.min_c;
+    if (swing < 2) return `${middle}, steady`;
+    return `${middle}, swings ${Math.round(units === 'us' ? swing * 1.8 : swing)}°`;
+  }
+
+  const spotOf = (row: SpotRow, zone: string, units: UnitSystem, nowMs: number): Spot => {
+    const kind = PLACE_KINDS[row.kind];
+    const last = latest.get(row.id) as ReadingRow | undefined;
+    return {
+      id: row.id,
+      name: row.name,
+      kind: row.kind,
+      guessMinC: kind.minC,
+      guessMaxC: kind.maxC,
+      latest: last
+        ? { id: last.id, day: DateTime.fromMillis(last.from_ms, { zone }).toISODate() ?? '', minC: last.min_c, maxC: last.max_c }
+        : null,
+      inWords: inWords(kind, last, units, nowMs),
+    };
+  };
+
+  function get(id: string): SpotRow {
+    const row = one.get(id) as SpotRow | undefined;
+    if (!row) throw Problem.unknown('warm spot');
+    return row;
+  }
+  return {
+    list: (zone: string, units: UnitSystem, nowMs: number): Spot[] => (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
+    get,
+    record(id: string): SpotRecord {
+      const row = get(id);
+      return {
+        id,
+        name: row.name,
+        guess: { minC: PLACE_KINDS[row.kind].minC, maxC: PLACE_KINDS[row.kind].maxC },
+        readings: (readings.all(id) as ReadingRow[]).map((r) => ({ fromMs: r.from_ms, toMs: r.to_ms, minC: r.min_c, maxC: r.max_c })),
+      };
+    },
+    add: (request: SpotRequest, nowMs: number): void => {
+      insert.run({ ...request, nowMs });
+    },
+    change(id: string, name: string, kind: PlaceKind): void {
+      get(id);
+      change.run({ id, name, kind });
+    },
+    /** @throws Problem unless every spot is named once */
+    order(ids: readonly string[]): void {
+      const known = (all.all() as SpotRow[]).map((row) => row.id);
+      if (new Set(ids).size !== ids.length || known.length !== ids.length || known.some((id) => !ids.includes(id))) {
+        throw Problem.field('spotIds', 'spotIds must name every warm spot once');
+      }
+      ids.forEach((id, index) => place.run(index + 1, id));
+    },
+    addReading(spotId: string, { id, day, minC, maxC }: ReadingRequest, zone: string, nowMs: number): Reading {
+      get(spotId);
+      const start = DateTime.fromISO(day, { zone }).startOf('day');
+      if (start.toMillis() > nowMs) throw Problem.field('day', 'day must not lie in the future');
+      insertReading.run({ id, spotId, fromMs: start.toMillis(), toMs: start.plus({ days: 1 }).toMillis(), minC, maxC, nowMs });
+      return { id, day, minC, maxC };
+    },
+  };
+}
+export type SpotStore = ReturnType<typeof spotStore>;
