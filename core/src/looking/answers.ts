@@ -81,6 +81,8 @@ const HORIZON_DAYS = 150;
 const PATIENCE_TIMES_MEDIAN = 4;
 /** Lots differ by this sd of log median; less is known of crops whose days are a guess. */
 const LOT_LOG_SD = { high: 0.38, med: 0.42, low: 0.52 } as const;
+/** Nobody has said yet where it goes when its chill is done: an ordinary warm room, °C. */
+const AFTER_CHILL = { minC: 18, maxC: 24 };
 const TIPS_OF_NORMAL = 0.97;
 const RIBBON_STEPS = 60;
 const CURVE_STEPS = 14;
@@ -114,7 +116,10 @@ interface Workings {
 
 function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
   const endMs = Math.max(nowMs, facts.startMs) + HORIZON_DAYS * DAY_MS;
-  const progress = integrateProgress(facts.crop.temperature.beta, facts.stays, facts.startMs, endMs, facts.utcOffsetHours);
+  const stays = facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
+    ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
+    : facts.stays;
+  const progress = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
   const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at);
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
   const posterior = posteriorOf(evidence, priorFor(facts.crop, facts.printedRate, warmthLogSd));
@@ -245,10 +250,8 @@ function moveWindow(
   nowMs: number,
 ): Answers['window'] {
   if (roots.length > 0) {
-    return {
-      readyMs: Math.min(...roots.map((root) => root.readyMs)),
-      lateMs: Math.min(...roots.map((root) => root.lateFromMs)),
-    };
+    const readyMs = Math.min(...roots.map((root) => root.readyMs));
+    return { readyMs, lateMs: Math.max(readyMs, Math.min(...roots.map((root) => root.usuallyLateMs))) };
   }
   const endMs = nowMs + (HORIZON_DAYS - 1) * DAY_MS;
   // An even chance of a ready root; one in ten that a root is late.

@@ -12,7 +12,7 @@ export type Tone = 'trouble' | 'growth' | 'waiting' | 'water';
 
 /** One thing to do, or to leave. */
 export interface Advice {
-  readonly kind: Verdict | 'water' | 'retuck';
+  readonly kind: Verdict | 'retuck';
   readonly lead: string;
   /** By when, in words, where it matters. */
   readonly by: string | null;
@@ -34,8 +34,16 @@ export interface Judgement {
 
 /** Thresholds of the judgement. Settings of the household from the next releases on. */
 const LEAST_HOPE = 0.1;
-const SURE_ENOUGH = 0.8;
 const HOUR_MS = 3_600_000;
+
+const NEXT_REASON: Record<LookReason, string> = {
+  tips: 'waiting longer could let a root grow into the paper unseen',
+  late: 'a root that was seen may be near the paper by then',
+  move: 'a root will be ready to move',
+  water: 'the towel will be drying',
+  chill: 'the chill is done',
+  patience: 'by then it has had its time',
+};
 
 /** The plain question of whether a root is due: within half an hour is now. */
 const due = (ms: number, nowMs: number): boolean => ms <= nowMs + HOUR_MS / 2;
@@ -153,16 +161,28 @@ const capital = (text: string): string => text.replace(/^./, (first) => first.to
 const chilling = (facts: ParcelFacts, answers: Answers): boolean =>
   facts.chillUntilMs !== null && facts.chillUntilMs > answers.nowMs;
 
+/** What stays on the towel: shut until when, or to be looked at now. */
 function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice {
-  const { state, next } = answers;
-  const quiet = `${counted(state.quiet, 'quiet seed')} ${state.quiet === 1 ? 'lives' : 'live'} with ${chanceInWords(answers.chanceQuietAlive)}${state.quiet === 1 ? '' : ' each'}.`;
-  const lead = chilling(facts, answers) ? 'Keep it cold' : state.quiet === 0 ? 'Nothing more to come' : 'Leave it shut';
+  const { state, next, nowMs } = answers;
+  if (state.quiet === 0) {
+    const none = state.showing === 0;
+    return {
+      kind: 'leave',
+      lead: none ? 'Nothing more to come' : 'No quiet seed left',
+      by: null,
+      tone: 'waiting',
+      text: none ? 'Every seed has shown itself or been taken out. Close the batch.' : 'Every seed has shown itself or been taken out.',
+    };
+  }
+  const each = state.quiet === 1 ? 'lives' : 'each live';
+  const alive = `${counted(state.quiet, 'quiet seed')} ${each} with ${chanceInWords(answers.chanceQuietAlive)}.`;
+  if (next.atMs <= nowMs) return { kind: 'leave', lead: 'Look at it now', by: null, tone: 'waiting', text: alive };
   return {
     kind: 'leave',
-    lead,
+    lead: chilling(facts, answers) ? 'Keep it cold' : 'Leave it shut',
     by: `until ${words.when(next.atMs)}`,
     tone: 'waiting',
-    text: state.quiet === 0 ? 'Every seed has shown itself or been taken out.' : quiet,
+    text: `${capital(NEXT_REASON[next.reason])}. ${alive}`,
   };
 }
 
@@ -222,14 +242,6 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
   return reasons;
 }
 
-const NEXT_REASON: Record<LookReason, string> = {
-  tips: 'waiting longer could let a root grow into the paper unseen',
-  late: 'a root that was seen may be near the paper by then',
-  move: 'a root will be ready to move',
-  water: 'the towel will be drying',
-  chill: 'the chill is done',
-  patience: 'by then it has had its time',
-};
 
 /**
  * What the looks mean and what to do, in words.
@@ -239,8 +251,9 @@ const NEXT_REASON: Record<LookReason, string> = {
 export function judge(facts: ParcelFacts, answers: Answers, words: Words): Judgement {
   const supply = supplyAdvice(facts, answers, words);
   const advice = [...mendAdvice(facts, words), ...rootAdvice(facts, answers, words), ...(supply ? [supply] : [])];
-  const settled = advice.some(({ kind }) => kind !== 'retuck' && kind !== 'water');
-  if (!settled || answers.state.quiet > 0) advice.push(leaveAdvice(facts, answers, words));
+  const given = supply?.kind === 'give_up' || supply?.kind === 'restart';
+  const settled = advice.some(({ kind }) => kind !== 'retuck');
+  if (!given && (!settled || answers.state.quiet > 0)) advice.push(leaveAdvice(facts, answers, words));
   const kinds = new Set<string>(advice.map(({ kind }) => kind));
   const { state, end } = answers;
   const total = rangeInWords(state.tipped + end.low, state.tipped + end.high);
@@ -249,7 +262,7 @@ export function judge(facts: ParcelFacts, answers: Answers, words: Words): Judge
     verdict: VERDICTS.find((verdict) => kinds.has(verdict)) ?? 'leave',
     advice,
     headline: headlineFor(facts, answers, words),
-    outlook: `${total} of ${facts.seeds} in the end${wanted}.${end.low === end.high ? '' : ` Sure to ${SURE_ENOUGH * 10} in 10.`}`,
+    outlook: `${total} of ${facts.seeds} in the end${wanted}.${end.low === end.high ? '' : ' Holds 8 times in 10.'}`,
     reasons: reasonsFor(facts, answers, words),
   };
 }

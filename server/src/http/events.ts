@@ -31,7 +31,7 @@ export function changeStream(): Changes {
       // Without no-transform the compression holds events back.
       response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform', Connection: 'keep-alive' });
       open.add(response);
-      send(response);
+      response.write(': open\n\n');
       request.on('close', () => open.delete(response));
     },
     close() {

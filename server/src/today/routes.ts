@@ -10,7 +10,7 @@ function withBagMates(due: readonly Batch[], all: readonly Batch[]): Stop[] {
   return all.flatMap((batch): Stop[] => {
     if (dueIds.has(batch.id)) return [{ batch, dueNow: true, bagReason: null }];
     const opened = bags.get(batch.holder.id);
-    return opened ? [{ batch, dueNow: false, bagReason: `in the same bag as ${opened.number}: look while it is open` }] : [];
+    return opened ? [{ batch, dueNow: false, bagReason: `In the same bag as ${opened.number}: look while it is open.` }] : [];
   });
 }
 

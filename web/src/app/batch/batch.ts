@@ -1,0 +1,3 @@
+import { Component } from '@angular/core';
+@Component({ selector: 'ft-x-BatchScreen', template: '' })
+export class BatchScreen {}

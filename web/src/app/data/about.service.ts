@@ -1,0 +1,45 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { filter, interval, retry, ReplaySubject, take } from 'rxjs';
+import type { About, Household } from '@fresh-tuck/contract';
+import { Api } from './api.service';
+import { Changes } from './changes.service';
+import { moments, type Moments } from './moments';
+
+const FALLBACK: Household = { name: 'Home', zone: 'UTC', units: 'metric', lookingTimes: [], millilitresPerSpray: 0.8 };
+
+/** Who the household is and what time it is there: the server owns the clock. */
+@Injectable({ providedIn: 'root' })
+export class AboutService {
+  private readonly api = inject(Api);
+  private readonly about = new ReplaySubject<About>(1);
+  private readonly offsetMs = signal(0);
+  private readonly tick = signal(Date.now());
+  private readonly known = signal<About | null>(null);
+
+  readonly first$ = this.about.pipe(take(1));
+  readonly demo = computed(() => this.known()?.demo ?? false);
+  readonly settled = computed(() => this.known()?.household !== null && this.known() !== null);
+  readonly household = computed<Household>(() => this.known()?.household ?? FALLBACK);
+  /** The household's time, to the half minute. */
+  readonly nowMs = computed(() => this.tick() + this.offsetMs());
+  readonly moments = computed<Moments>(() => moments(this.household().zone, this.nowMs()));
+
+  constructor() {
+    inject(Changes)
+      .keep(() => this.api.about())
+      .pipe(retry({ delay: 2000 }), takeUntilDestroyed())
+      .subscribe((about) => this.take(about));
+    interval(30_000)
+      .pipe(filter(() => !document.hidden), takeUntilDestroyed())
+      .subscribe(() => this.tick.set(Date.now()));
+  }
+
+  /** Takes a fresh answer over at once, before the stream brings it. */
+  take(about: About): void {
+    this.known.set(about);
+    this.offsetMs.set(about.nowMs - Date.now());
+    this.tick.set(Date.now());
+    this.about.next(about);
+  }
+}

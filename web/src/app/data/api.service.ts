@@ -1,0 +1,77 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { catchError, throwError, type Observable } from 'rxjs';
+import type {
+  About, Batch, BatchRequest, BatchWithJournal, CloseRequest, Crop, DemoParcel, Holder, HouseholdRequest, LookRequest,
+  MoveRequest, Packet, PacketRequest, PlaceRequest, Problem, ReadingRequest, RecountRequest, Spot, SpotOrder, SpotRequest, Today, UndoRequest,
+} from '@fresh-tuck/contract';
+
+export type CropSummary = Pick<Crop, 'id' | 'name' | 'otherNames' | 'latin'>;
+
+/** A refusal of the server in its own words, with the fields it names. */
+export class ApiProblem extends Error {
+  constructor(
+    message: string,
+    readonly status: number,
+    private readonly fields: ReadonlyMap<string, string>,
+  ) {
+    super(message);
+  }
+
+  /** What is wrong with a field, or null. */
+  at(field: string): string | null {
+    return this.fields.get(field) ?? null;
+  }
+}
+
+function problemFrom(error: unknown): ApiProblem {
+  if (error instanceof HttpErrorResponse) {
+    const problem = error.error as Partial<Problem> | null;
+    if (error.status === 0) return new ApiProblem('The server does not answer. Nothing was saved; try again when it is back.', 0, new Map());
+    const fields = new Map((problem?.errors ?? []).map(({ field, message }) => [field, message]));
+    return new ApiProblem(problem?.detail ?? 'The server could not do that.', error.status, fields);
+  }
+  return new ApiProblem('Something went wrong here.', 0, new Map());
+}
+
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  readonly about = () => this.get<About>('about');
+  readonly today = () => this.get<Today>('today');
+  readonly crops = () => this.get<CropSummary[]>('crops');
+  readonly crop = (id: string) => this.get<Crop>(`crops/${id}`);
+  readonly packets = () => this.get<Packet[]>('packets');
+  readonly spots = () => this.get<Spot[]>('spots');
+  readonly holders = () => this.get<Holder[]>('holders');
+  readonly batch = (id: string) => this.get<BatchWithJournal>(`batches/${id}`);
+  readonly batches = () => this.get<Batch[]>('batches');
+  readonly demoParcel = (id: string) => this.get<DemoParcel>(`demo/parcels/${id}`);
+
+  readonly saveHousehold = (body: HouseholdRequest) => this.send<About>('PUT', 'household', body);
+  readonly addSpot = (body: SpotRequest) => this.send<Spot[]>('POST', 'spots', body);
+  readonly changeSpot = (spotId: string, body: SpotRequest) => this.send<Spot[]>('PUT', `spots/${spotId}`, body);
+  readonly orderSpots = (body: SpotOrder) => this.send<Spot[]>('PUT', 'spots/order', body);
+  readonly addReading = (spotId: string, body: ReadingRequest) => this.send<Spot[]>('POST', `spots/${spotId}/readings`, body);
+  readonly addPacket = (body: PacketRequest) => this.send<Packet>('POST', 'packets', body);
+  readonly addBatch = (body: BatchRequest) => this.send<BatchWithJournal>('POST', 'batches', body);
+  readonly addLook = (batchId: string, body: LookRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/looks`, body);
+  readonly addMove = (batchId: string, body: MoveRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/moves`, body);
+  readonly recount = (batchId: string, body: RecountRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/recounts`, body);
+  readonly close = (batchId: string, body: CloseRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/closings`, body);
+  readonly undo = (batchId: string, body: UndoRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/undos`, body);
+  readonly placeHolder = (holderId: string, body: PlaceRequest) => this.send<Holder>('POST', `holders/${holderId}/place`, body);
+  readonly stepDemo = () => this.send<{ nowMs: number }>('POST', 'demo/step', {});
+  readonly resetDemo = () => this.send<{ nowMs: number }>('POST', 'demo/reset', {});
+
+  private get<T>(path: string): Observable<T> {
+    return this.http.get<T>(`/api/${path}`).pipe(catchError((error: unknown) => throwError(() => problemFrom(error))));
+  }
+
+  private send<T>(method: 'POST' | 'PUT', path: string, body: object): Observable<T> {
+    return this.http
+      .request<T>(method, `/api/${path}`, { body })
+      .pipe(catchError((error: unknown) => throwError(() => problemFrom(error))));
+  }
+}

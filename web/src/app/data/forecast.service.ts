@@ -1,0 +1,45 @@
+import { inject, Injectable } from '@angular/core';
+import { filter, map, Observable, Subject, take } from 'rxjs';
+import type { Answers, Judgement, ParcelFacts } from '@fresh-tuck/core';
+import { AboutService } from './about.service';
+import type { Plan, PlanQuestion, WorkerReply, WorkerRequest } from './forecast.messages';
+
+/** The forecast beside the thumb: computed in a worker, so that no tap waits. */
+@Injectable({ providedIn: 'root' })
+export class ForecastService {
+  private readonly about = inject(AboutService);
+  private readonly worker = new Worker(new URL('./forecast.worker', import.meta.url), { type: 'module' });
+  private readonly replies = new Subject<WorkerReply>();
+  private lastKey = 0;
+
+  constructor() {
+    this.worker.onmessage = ({ data }: MessageEvent<WorkerReply>) => this.replies.next(data);
+  }
+
+  parcel(facts: ParcelFacts, nowMs: number): Observable<{ answers: Answers; judgement: Judgement }> {
+    return this.ask((key) => ({ key, kind: 'parcel', facts, nowMs, household: this.about.household() })).pipe(
+      map((reply) => {
+        if (reply.kind !== 'parcel') throw new Error('The forecast could not be computed.');
+        return reply;
+      }),
+    );
+  }
+
+  plan(question: PlanQuestion): Observable<Plan> {
+    return this.ask((key) => ({ key, kind: 'plan', question, nowMs: this.about.nowMs(), household: this.about.household() })).pipe(
+      map((reply) => {
+        if (reply.kind !== 'plan') throw new Error('The plan could not be computed.');
+        return reply.plan;
+      }),
+    );
+  }
+
+  private ask(request: (key: number) => WorkerRequest): Observable<WorkerReply> {
+    return new Observable<WorkerReply>((subscriber) => {
+      const key = ++this.lastKey;
+      const waiting = this.replies.pipe(filter((reply) => reply.key === key), take(1)).subscribe(subscriber);
+      this.worker.postMessage(request(key));
+      return waiting;
+    });
+  }
+}

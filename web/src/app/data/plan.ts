@@ -1,0 +1,62 @@
+import {
+  answersFor, chanceOfPlants, doseFor, layOut, lookingTimes, priorFor, seedsFor, spacingNeededMm, type ParcelFacts, type PlantRate,
+} from '@fresh-tuck/core';
+import type { Household } from '@fresh-tuck/contract';
+import type { Plan, PlanQuestion } from './forecast.messages';
+
+const DAY_MS = 86_400_000;
+/** Share of sprouts that reach a cup unbroken, by how shy the kind is of being moved. Guess; own records take over later. */
+const HANDLING = [0.97, 0.95, 0.9] as const;
+
+/** Works out a batch before it is tucked in: how many, how wet, how far apart, and when in each spot. */
+export function planFor(question: PlanQuestion, household: Household, nowMs: number): Plan {
+  const { crop, printedRate, wanted, sureness, pane } = question;
+  const { share } = priorFor(crop, printedRate, 0);
+  const rate: PlantRate = { ...share, handling: HANDLING[crop.root.shy] ?? 0.95 };
+  const enough = seedsFor(wanted, sureness, rate);
+  const seeds = question.seeds ?? enough ?? wanted;
+  const first = Math.max(wanted, (enough ?? seeds) - 3);
+  const numbers = [...new Set([...Array.from({ length: 6 }, (_, step) => first + step), seeds])].sort((a, b) => a - b);
+  const facts = (spot: PlanQuestion['spots'][number]): ParcelFacts => ({
+    crop,
+    seeds,
+    wanted,
+    startMs: question.startMs,
+    chillUntilMs: question.chillDays === null ? null : question.startMs + question.chillDays * DAY_MS,
+    printedRate,
+    stays: [
+      {
+        fromMs: question.startMs,
+        readings: spot.latest ? [{ fromMs: nowMs - DAY_MS, toMs: nowMs, minC: spot.latest.minC, maxC: spot.latest.maxC }] : [],
+        guess: { minC: spot.guessMinC, maxC: spot.guessMaxC },
+      },
+    ],
+    utcOffsetHours: question.utcOffsetHours,
+    looks: [],
+    moves: [],
+    closure: question.closure,
+    doseMl: 5,
+    lookTimesMs: lookingTimes(question.startMs, household.zone, household.lookingTimes, 70),
+    lateTolerance: 0.01,
+  });
+  const sheet = { widthMm: pane.widthMm * 2, heightMm: pane.heightMm * 2, plies: pane.plies };
+  return {
+    seeds,
+    enough,
+    chances: numbers.map((number) => ({ seeds: number, chance: chanceOfPlants(number, wanted, rate) })),
+    expectedRate: share.mean,
+    dose: doseFor(sheet, crop.water.dampRatio, (crop.seed.gramsPerThousand / 1000) * seeds, household.millilitresPerSpray),
+    nearestMm: layOut(seeds, pane.widthMm, pane.heightMm).nearestMm,
+    neededMm: spacingNeededMm(crop.seed.lengthMm, crop.root.lateMm),
+    bySpot: question.spots.map((spot) => {
+      const spotFacts = facts(spot);
+      const answers = answersFor(spotFacts, question.startMs);
+      return {
+        spotId: spot.id,
+        facts: spotFacts,
+        answers,
+        halfDays: answers.halfMs === null ? null : (answers.halfMs - question.startMs) / DAY_MS,
+      };
+    }),
+  };
+}

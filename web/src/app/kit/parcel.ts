@@ -1,0 +1,108 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { ParcelState } from '@fresh-tuck/core';
+import type { SeedStage } from '@fresh-tuck/core/states';
+import { SeedDrawing } from './seed';
+
+interface Shown {
+  readonly stage: SeedStage;
+  readonly moved: boolean;
+  readonly x: number;
+  readonly y: number;
+  readonly angle: number;
+}
+
+const MOST_DRAWN = 12;
+/** A seed's leaning, the same every time. */
+export const leaning = (index: number): number => [-18, 10, 24, -8, 16, -26, 4][index % 7] ?? 0;
+
+/** What to draw for each seed: touched ones as they are, counted tips on the first quiet ones. */
+export function shownStages(state: ParcelState): { stage: SeedStage; moved: boolean }[] {
+  let counted = state.counted.reduce((sum, { count }) => sum + count, 0);
+  let movedUncounted = state.moved - state.seeds.filter(({ moved }) => moved).length;
+  let rottenUntouched = state.rotten - state.seeds.filter(({ stage }) => stage === 'rotten').length;
+  return state.seeds.map(({ stage, moved }) => {
+    if (moved || (stage !== 'quiet' && stage !== 'swollen')) return { stage, moved };
+    if (movedUncounted > 0) {
+      movedUncounted--;
+      return { stage: 'tip', moved: true };
+    }
+    if (counted > 0) {
+      counted--;
+      return { stage: 'tip', moved: false };
+    }
+    if (rottenUntouched > 0) {
+      rottenUntouched--;
+      return { stage: 'rotten', moved: false };
+    }
+    return { stage, moved };
+  });
+}
+
+/** Roots first, so that what matters is drawn where not every seed can be. */
+const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten: 3, swollen: 4, quiet: 5 };
+
+/** A folded towel with its number on a stub and its seeds inside. */
+@Component({
+  selector: 'ft-parcel',
+  imports: [SeedDrawing],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg viewBox="0 0 136 66" [attr.width]="width()" aria-hidden="true">
+      <path class="paper" d="M1.5 1.5h123.5l9 10v53h-132.5z" />
+      <path class="quilt" [attr.d]="quilt" />
+      <path class="fold" d="M125 1.5v10h9" />
+      <path class="stub" d="M34 3v60" />
+      <text x="17.5" y="39" text-anchor="middle">{{ number() }}</text>
+      @for (seed of shown(); track $index) {
+        <svg:g
+          ftSeed
+          [attr.transform]="'translate(' + seed.x + ' ' + seed.y + ')'"
+          [stage]="seed.stage"
+          [moved]="seed.moved"
+          [lengthMm]="size()"
+          [angle]="seed.angle"
+        />
+      }
+    </svg>
+  `,
+  styles: `
+    :host { display: block; line-height: 0; }
+    svg { max-width: 100%; height: auto; }
+    .paper { fill: var(--surface); stroke: var(--ink); stroke-width: 1.6; stroke-linejoin: round; }
+    .quilt { fill: none; stroke: var(--quilt); stroke-width: 0.8; }
+    .fold { fill: var(--surface); stroke: var(--ink); stroke-width: 1.2; stroke-linejoin: round; }
+    .stub { stroke: var(--ink); stroke-width: 1.2; stroke-dasharray: 2.5 2.5; }
+    text { fill: var(--ink); font: 800 15px var(--text); }
+  `,
+})
+export class Parcel {
+  readonly number = input.required<number>();
+  readonly state = input.required<ParcelState>();
+  readonly width = input(136);
+
+  protected readonly quilt = Array.from({ length: 11 }, (_, i) => `M${35 + i * 9} 63l${Math.min(60, 98 - i * 9)} -${Math.min(60, 98 - i * 9)}`).join('');
+  private readonly stages = computed(() => {
+    const all = shownStages(this.state());
+    if (all.length <= MOST_DRAWN) return all;
+    const order = all.map((seed, index) => ({ seed, index })).sort((a, b) => Number(a.seed.moved) - Number(b.seed.moved) || URGENCY[a.seed.stage] - URGENCY[b.seed.stage]);
+    return order.slice(0, MOST_DRAWN).sort((a, b) => a.index - b.index).map(({ seed }) => seed);
+  });
+  private readonly rows = computed(() => (this.stages().length <= 4 ? 1 : this.stages().length <= 8 ? 2 : 3));
+  protected readonly size = computed(() => [13, 12, 9.5][this.rows() - 1] ?? 9);
+  protected readonly shown = computed<Shown[]>(() => {
+    const stages = this.stages();
+    const rows = this.rows();
+    const perRow = Math.ceil(stages.length / rows);
+    return stages.map((seed, index) => {
+      const row = Math.floor(index / perRow);
+      const inRow = Math.min(perRow, stages.length - row * perRow);
+      const step = 88 / perRow;
+      return {
+        ...seed,
+        x: 80 + ((index % perRow) - (inRow - 1) / 2) * step - 2,
+        y: 33 + (row - (rows - 1) / 2) * (56 / rows),
+        angle: leaning(index),
+      };
+    });
+  });
+}

@@ -1,0 +1,179 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { layOut } from '@fresh-tuck/core/drawing';
+import type { SeedStage } from '@fresh-tuck/core/states';
+import { leaning } from './parcel';
+import { SeedDrawing } from './seed';
+
+/** One seed as the towel shows it. */
+export interface TowelSeed {
+  readonly seed: number;
+  readonly stage: SeedStage;
+  readonly moved: boolean;
+  readonly rootMm: number | null;
+  /** Touched in this look. */
+  readonly fresh: boolean;
+}
+
+const LEAST_DRAWN_MM = 5.5;
+const HOLD_MS = 500;
+
+export const STAGE_WORDS: Record<SeedStage, string> = {
+  quiet: 'quiet',
+  swollen: 'swollen',
+  tip: 'tip',
+  root: 'root',
+  leaves: 'leaves open',
+  rotten: 'rotten',
+};
+
+/** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */
+@Component({
+  selector: 'ft-towel',
+  imports: [SeedDrawing],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg [attr.viewBox]="'0 0 ' + widthMm() + ' ' + heightMm()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
+      <defs>
+        <pattern [attr.id]="quiltId" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path class="quilt" d="M0 0H5M0 0V5" />
+        </pattern>
+      </defs>
+      <rect class="paper" x="0.4" y="0.4" [attr.width]="widthMm() - 0.8" [attr.height]="heightMm() - 0.8" rx="1" />
+      <rect [attr.fill]="'url(#' + quiltId + ')'" x="1" y="1" [attr.width]="widthMm() - 2" [attr.height]="heightMm() - 2" />
+      <path class="crease" [attr.d]="'M' + widthMm() / 2 + ' 1V' + (heightMm() - 1)" />
+      @for (place of places(); track place.seed.seed) {
+        <g
+          class="place"
+          [class.live]="live() && !place.seed.moved"
+          [attr.transform]="'translate(' + place.x + ' ' + place.y + ')'"
+          [attr.role]="live() ? 'button' : null"
+          [attr.tabindex]="live() && !place.seed.moved ? 0 : null"
+          [attr.aria-disabled]="live() && place.seed.moved ? true : null"
+          [attr.aria-label]="live() ? nameOf(place.seed) : null"
+          (click)="touch(place.seed)"
+          (keydown)="key($event, place.seed)"
+          (contextmenu)="more($event, place.seed)"
+          (pointerdown)="press(place.seed)"
+          (pointerup)="release()"
+          (pointerleave)="release()"
+        >
+          @if (room()) {
+            <circle class="room" [attr.r]="roomMm() / 2" />
+          }
+          <circle class="target" [attr.r]="targetMm()" />
+          @if (place.seed.fresh) {
+            <circle class="fresh" [attr.r]="ringMm()" />
+          }
+          <svg:g
+            ftSeed
+            [stage]="place.seed.stage"
+            [moved]="place.seed.moved"
+            [lengthMm]="drawnMm()"
+            [rootMm]="place.seed.rootMm"
+            [angle]="place.angle"
+          />
+          @if (place.seed.rootMm !== null && !place.seed.moved) {
+            <text class="length" [attr.y]="drawnMm() / 2 + 5.6" text-anchor="middle">{{ lengthText()(place.seed.rootMm) }}</text>
+          }
+        </g>
+      }
+      <g [attr.transform]="'translate(' + (widthMm() - 32) + ' ' + (heightMm() - 4.5) + ')'">
+        <path class="scale" d="M-16 0H9M-16 -1.4V1.4M9 -1.4V1.4" />
+        <text class="scale-text" x="11.5" y="1.5">{{ lengthText()(25) }}</text>
+      </g>
+    </svg>
+  `,
+  styles: `
+    :host { display: block; line-height: 0; }
+    svg { width: 100%; height: auto; touch-action: manipulation; user-select: none; }
+    .paper { fill: var(--surface); stroke: var(--ink); stroke-width: 0.45; }
+    .quilt { fill: none; stroke: var(--quilt); stroke-width: 0.35; }
+    .crease { stroke: var(--hairline); stroke-width: 0.5; stroke-dasharray: 2 1.6; }
+    .target { fill: transparent; }
+    .live { cursor: pointer; }
+    .live:hover .target { fill: var(--chosen); fill-opacity: 0.6; }
+    .place:focus { outline: none; }
+    .place:focus-visible .target { stroke: var(--water); stroke-width: 0.9; fill: var(--chosen); }
+    .fresh { fill: none; stroke: var(--ink); stroke-width: 0.55; stroke-dasharray: 1.4 1.1; }
+    .room { fill: var(--growth-pale); fill-opacity: 0.55; }
+    .length { fill: var(--ink); font: 700 3.9px var(--text); paint-order: stroke; stroke: var(--surface); stroke-width: 1px; }
+    .scale { stroke: var(--ink-soft); stroke-width: 0.4; fill: none; }
+    .scale-text { fill: var(--ink-soft); font: 400 3.8px var(--text); }
+  `,
+})
+export class Towel {
+  readonly seeds = input.required<readonly TowelSeed[]>();
+  readonly widthMm = input.required<number>();
+  readonly heightMm = input.required<number>();
+  readonly seedLengthMm = input.required<number>();
+  /** Whether seeds can be touched. */
+  readonly live = input(false);
+  /** Shades the room that each seed's root needs, of this diameter, mm. */
+  readonly roomMm = input(0);
+  readonly lengthText = input<(mm: number) => string>((mm) => `${Math.round(mm)} mm`);
+  readonly touched = output<number>();
+  /** Held, or asked for with M: the rest of what a seed can be. */
+  readonly asked = output<number>();
+
+  protected readonly quiltId = `quilt-${nextId++}`;
+  private holding: ReturnType<typeof setTimeout> | null = null;
+  private held = false;
+
+  private readonly layout = computed(() => layOut(this.seeds().length, this.widthMm(), this.heightMm()));
+  protected readonly room = computed(() => this.roomMm() > 0);
+  protected readonly drawnMm = computed(() => Math.min(Math.max(this.seedLengthMm() * 1.5, LEAST_DRAWN_MM), this.layout().nearestMm * 0.45, 14));
+  protected readonly targetMm = computed(() => Math.min(12, Math.max(this.layout().nearestMm / 2 - 0.5, 4.8)));
+  protected readonly ringMm = computed(() => Math.min(this.drawnMm() * 1.05 + 2, this.targetMm()));
+  protected readonly label = computed(() => `Towel with ${this.seeds().length} seeds`);
+  protected readonly places = computed(() =>
+    this.seeds().map((seed, index) => {
+      const spot = this.layout().spots[index] ?? { xMm: 0, yMm: 0 };
+      return { seed, x: spot.xMm, y: spot.yMm, angle: leaning(index) };
+    }),
+  );
+
+  protected nameOf({ seed, stage, moved, rootMm, fresh }: TowelSeed): string {
+    if (moved) return `Seed ${seed}, moved`;
+    const length = rootMm === null ? '' : ` ${this.lengthText()(rootMm)}`;
+    return `Seed ${seed}, ${STAGE_WORDS[stage]}${length}${fresh ? ', marked now' : ''}`;
+  }
+
+  protected touch({ seed, moved }: TowelSeed): void {
+    if (!this.live() || moved || this.held) return;
+    this.touched.emit(seed);
+  }
+
+  protected key(event: KeyboardEvent, seed: TowelSeed): void {
+    if (!this.live() || seed.moved) return;
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      this.touched.emit(seed.seed);
+    } else if (event.key === 'm' || event.key === 'M') {
+      event.preventDefault();
+      this.asked.emit(seed.seed);
+    }
+  }
+
+  protected more(event: Event, { seed, moved }: TowelSeed): void {
+    if (!this.live() || moved) return;
+    event.preventDefault();
+    this.held = true;
+    this.asked.emit(seed);
+  }
+
+  protected press({ seed, moved }: TowelSeed): void {
+    this.held = false;
+    if (!this.live() || moved) return;
+    this.holding = setTimeout(() => {
+      this.held = true;
+      this.asked.emit(seed);
+    }, HOLD_MS);
+  }
+
+  protected release(): void {
+    if (this.holding) clearTimeout(this.holding);
+    this.holding = null;
+  }
+}
+
+let nextId = 1;

@@ -1,0 +1,33 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
+import { AboutService } from '../data/about.service';
+import { DemoBar } from './demo-bar';
+
+/** The frame around every screen; a round and a tucking-in have the whole page to themselves. */
+@Component({
+  selector: 'ft-root',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, DemoBar],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './shell.html',
+  styleUrl: './shell.scss',
+})
+export class Shell {
+  private readonly router = inject(Router);
+  protected readonly about = inject(AboutService);
+
+  private readonly path = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map((event) => event.urlAfterRedirects.split('?')[0] ?? '/'),
+      startWith('/'),
+    ),
+    { requireSync: true },
+  );
+  protected readonly bare = computed(() => /^\/(open|tuck|welcome)/.test(this.path()));
+
+  protected toMain(): void {
+    document.getElementById('main')?.focus();
+  }
+}

@@ -1,0 +1,53 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { retry } from 'rxjs';
+import { AboutService } from '../data/about.service';
+import { Api } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import { RoundService } from '../data/round.service';
+import { Parcel } from '../kit/parcel';
+import { Ribbon } from '../kit/ribbon';
+import { Why } from '../kit/why';
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const inWords = (count: number): string => NUMBERS[count] ?? String(count);
+
+/** The walk round the home: which parcels to open now, and which to leave shut until when. */
+@Component({
+  selector: 'ft-today',
+  imports: [Parcel, Ribbon, RouterLink, Why],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './today.html',
+  styleUrl: './today.scss',
+})
+export class TodayScreen {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly round = inject(RoundService);
+  protected readonly about = inject(AboutService);
+  protected readonly today = toSignal(inject(Changes).keep(() => this.api.today()).pipe(retry({ delay: 3000 })));
+
+  protected readonly count = computed(() => this.today()?.stations.reduce((sum, { stops }) => sum + stops.length, 0) ?? 0);
+  protected readonly headline = computed(() => {
+    const count = this.count();
+    const part = this.about.moments().partOfDay;
+    if (count === 0) return `Nothing to open this ${part}`;
+    return `Open ${inWords(count)} ${count === 1 ? 'parcel' : 'parcels'} this ${part}`;
+  });
+  /** For the phone: the shut ones in one line. */
+  protected readonly shutHeading = computed(() => {
+    const shut = this.today()?.shut.length ?? 0;
+    return `Leave ${inWords(shut)} shut`;
+  });
+
+  protected start(): void {
+    const today = this.today();
+    const first = today && this.round.start(today);
+    if (first) void this.router.navigate(['/open', first]);
+  }
+
+  protected single(): void {
+    this.round.single();
+  }
+}
