@@ -254,10 +254,11 @@ function moveWindow(
     return { readyMs, lateMs: Math.max(readyMs, Math.min(...roots.map((root) => root.usuallyLateMs))) };
   }
   const endMs = nowMs + (HORIZON_DAYS - 1) * DAY_MS;
-  // An even chance of a ready root; one in ten that a root is late.
-  const readyMs = firstMoment(evidence.lastSeenMs, endMs, anyPast(growth.readyMm), 0.5);
-  const lateMs = firstMoment(evidence.lastSeenMs, endMs, anyPast(growth.lateMm), 0.1);
-  return { readyMs, lateMs: readyMs !== null && lateMs !== null ? Math.max(lateMs, readyMs) : lateMs };
+  // The first sprout still to come: even chances of a ready root, and of a late one.
+  return {
+    readyMs: firstMoment(evidence.lastSeenMs, endMs, anyPast(growth.readyMm), 0.5),
+    lateMs: firstMoment(evidence.lastSeenMs, endMs, anyPast(growth.lateMm), 0.5),
+  };
 }
 
 function ribbonOf({ evidence, outlook, progress }: Workings, patience: number, nowMs: number): Answers['ribbon'] {

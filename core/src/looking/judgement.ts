@@ -35,9 +35,12 @@ export interface Judgement {
 /** Thresholds of the judgement. Settings of the household from the next releases on. */
 const LEAST_HOPE = 0.1;
 const HOUR_MS = 3_600_000;
+/** A forecast is not good to the minute: deadlines are told to the half hour before, hopes to the nearest. */
+const before = (ms: number): number => Math.floor(ms / (HOUR_MS / 2)) * (HOUR_MS / 2);
+const about = (ms: number): number => Math.round(ms / (HOUR_MS / 2)) * (HOUR_MS / 2);
 
 const NEXT_REASON: Record<LookReason, string> = {
-  tips: 'waiting longer could let a root grow into the paper unseen',
+  tips: 'by the look after that a root could be in the paper unseen',
   late: 'a root that was seen may be near the paper by then',
   move: 'a root will be ready to move',
   water: 'the towel will be drying',
@@ -80,7 +83,7 @@ function rootAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice[
     advice.push({
       kind: rescue ? 'rescue' : 'move',
       lead: `${rescue ? 'Rescue' : 'Move'} ${counted(sum(grown), 'sprout')}`,
-      by: rescue ? 'now' : `before ${words.when(byMs)}`,
+      by: rescue ? 'now' : `before ${words.when(before(byMs))}`,
       tone: rescue || byMs < nowMs + 14 * HOUR_MS ? 'trouble' : 'growth',
       text: rescue
         ? `${lengths(grown, words)} Longest first. A root in the paper stays there: wet it, tear the patch away and plant both. ${moveText(facts)}`
@@ -92,7 +95,7 @@ function rootAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice[
     advice.push({
       kind: 'retuck',
       lead: `Re-tuck ${counted(sum(waiting), 'tip')}`,
-      by: `ready about ${words.when(readyMs)}`,
+      by: `ready about ${words.when(about(readyMs))}`,
       tone: 'waiting',
       text: `Move at ${words.length(facts.crop.root.readyMm)}; roots enter the paper near ${words.length(facts.crop.root.lateMm)}.`,
     });
@@ -182,7 +185,7 @@ function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice
     lead: chilling(facts, answers) ? 'Keep it cold' : 'Leave it shut',
     by: `until ${words.when(next.atMs)}`,
     tone: 'waiting',
-    text: `${capital(NEXT_REASON[next.reason])}. ${alive}`,
+    text: chilling(facts, answers) ? alive : `${capital(NEXT_REASON[next.reason])}. ${alive}`,
   };
 }
 
@@ -195,9 +198,13 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
   const texts: Record<LookReason, () => Judgement['headline']> = {
     late: () => moveHeadline(answers, words),
     move: () => moveHeadline(answers, words),
-    tips: () => ({ lead: state.tipped > 0 ? 'more tips likely' : 'first tips likely', tone: 'waiting', text: `${expected}${soFar}` }),
+    tips: () => ({
+      lead: atNext.anyChance < 0.5 ? 'worth a look' : state.tipped > 0 ? 'more tips likely' : 'first tips likely',
+      tone: 'waiting',
+      text: `${expected}${soFar}`,
+    }),
     water: () => ({
-      lead: `dries by ${words.when(answers.drying.dryingAtMs)}`,
+      lead: `dries by ${words.when(about(answers.drying.dryingAtMs))}`,
       tone: 'water',
       text: `Give ${words.sprays(facts.doseMl * (1 - answers.drying.shareLeft))}.${state.quiet > 0 ? ` ${capital(chanceInWords(atNext.anyChance))} that a new tip shows.` : ''}`,
     }),
@@ -208,18 +215,22 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
       text: `Patience ends: ${chanceInWords(answers.chanceAnyFurther)} that another tip shows; a quiet seed lives with ${chanceInWords(answers.chanceQuietAlive)}.`,
     }),
   };
-  return texts[next.reason]();
+  // Where both are due, water that is sure to be needed leads a tip that is not.
+  const thirsty = next.reason === 'tips' && answers.drying.dryingAtMs <= answers.soon.atMs && atNext.anyChance < 0.5;
+  return texts[thirsty ? 'water' : next.reason]();
 }
 
 function moveHeadline({ roots, nowMs }: Answers, words: Words): Judgement['headline'] {
   const byMs = Math.min(...roots.map((root) => root.usuallyLateMs));
   const ready = roots.filter((root) => due(root.readyMs, nowMs));
   const longest = Math.max(...roots.map((root) => root.usualMm), 1);
-  const lead = byMs <= nowMs ? 'rescue now' : `move before ${words.when(byMs)}`;
+  const rescue = byMs <= nowMs;
+  const late = Math.max(before(byMs), about(nowMs));
+  const lead = rescue ? 'rescue now' : ready.length > 0 ? `move before ${words.when(late)}` : `ready by ${words.when(about(Math.min(...roots.map((root) => root.readyMs))))}`;
   return {
     lead,
     tone: byMs < nowMs + 14 * HOUR_MS ? 'trouble' : 'growth',
-    text: `${counted(ready.length > 0 ? sum(ready) : sum(roots), 'root')} near ${words.length(longest)}; they enter the paper about then.`,
+    text: `${counted(sum(roots), 'root')} on the towel, the longest near ${words.length(longest)}; ${rescue ? 'it may be in the paper' : `it enters the paper about ${words.when(late)}`}.`,
   };
 }
 

@@ -88,7 +88,7 @@ export class Parcel {
     return order.slice(0, MOST_DRAWN).sort((a, b) => a.index - b.index).map(({ seed }) => seed);
   });
   private readonly rows = computed(() => (this.stages().length <= 4 ? 1 : this.stages().length <= 8 ? 2 : 3));
-  protected readonly size = computed(() => [13, 12, 9.5][this.rows() - 1] ?? 9);
+  protected readonly size = computed(() => [17, 15, 12][this.rows() - 1] ?? 12);
   protected readonly shown = computed<Shown[]>(() => {
     const stages = this.stages();
     const rows = this.rows();

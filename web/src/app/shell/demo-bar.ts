@@ -22,7 +22,7 @@ import { Api } from '../data/api.service';
     button { min-height: 36px; padding: 0 6px; border: 0; background: none; color: inherit; font: 700 14px var(--text); text-decoration: underline; text-underline-offset: 3px; cursor: pointer; }
     @media (max-width: 720px) {
       aside { order: -1; padding: 0 16px; border-top: 0; border-bottom: 1px solid var(--hairline); font-size: 13px; gap: 0 10px; position: absolute; inset: 0 0 auto; z-index: 5; }
-      aside.bare { position: static; border-top: 1px solid var(--hairline); }
+      aside.bare { display: none; }
       .long { display: none; }
     }
     @media print { aside { display: none; } }

@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MAT_BOTTOM_SHEET_DATA, MatBottomSheetRef } from '@angular/material/bottom-sheet';
+import type { SeedMark, SeedStage } from '@fresh-tuck/core/states';
+import { SEED_STAGES } from '@fresh-tuck/core/states';
+import { parseMillimetres, type UnitSystem } from '@fresh-tuck/core/units';
+import { SeedDrawing } from '../kit/seed';
+import { STAGE_WORDS } from '../kit/towel';
+
+export interface SeedSheetData {
+  readonly seed: number;
+  readonly stage: SeedStage;
+  readonly rootMm: number | null;
+  readonly units: UnitSystem;
+}
+
+/** Everything one seed can be, with the length of its root. */
+@Component({
+  selector: 'ft-seed-sheet',
+  imports: [SeedDrawing],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 id="seed-sheet">Seed {{ data.seed }}</h2>
+    <div class="stages" role="group" aria-labelledby="seed-sheet">
+      @for (stage of stages; track stage) {
+        <button type="button" class="choice" [attr.aria-pressed]="stage === chosen()" (click)="chosen.set(stage)">
+          <svg viewBox="-9 -7 22 14" width="44" aria-hidden="true"><svg:g ftSeed [stage]="stage" [lengthMm]="8" /></svg>
+          {{ words[stage] }}
+        </button>
+      }
+    </div>
+    @if (chosen() === 'root' || chosen() === 'leaves' || chosen() === 'tip') {
+      <label>
+        Root length, if you measured it
+        <input #length inputmode="text" [value]="data.rootMm ?? ''" placeholder="12 mm or 1/2 in" (input)="typed.set(length.value)" [attr.aria-invalid]="error() !== null" aria-describedby="length-error" />
+      </label>
+      <p class="error" id="length-error">{{ error() ?? '' }}</p>
+    }
+    <div class="foot">
+      <button type="button" class="plain" (click)="sheet.dismiss()">Leave as it was</button>
+      <button type="button" class="do" (click)="keep()">Mark seed {{ data.seed }}</button>
+    </div>
+  `,
+  styles: `
+    :host { display: block; padding: 22px 8px 10px; }
+    .stages { display: grid; grid-template-columns: repeat(auto-fill, minmax(104px, 1fr)); gap: 10px; margin: 14px 0; }
+    .choice { flex-direction: column; gap: 2px; min-height: 72px; }
+    label { display: grid; gap: 6px; font-weight: 700; }
+    input { min-height: 48px; padding: 0 14px; border: 1px solid var(--edge); border-radius: 10px; background: var(--surface); color: var(--ink); font: 400 16px var(--text); }
+    .foot { display: flex; justify-content: space-between; gap: 12px; margin-top: 16px; }
+  `,
+})
+export class SeedSheet {
+  protected readonly data = inject<SeedSheetData>(MAT_BOTTOM_SHEET_DATA);
+  protected readonly sheet = inject<MatBottomSheetRef<SeedSheet, SeedMark>>(MatBottomSheetRef);
+  protected readonly stages = SEED_STAGES;
+  protected readonly words = STAGE_WORDS;
+  protected readonly chosen = signal<SeedStage>(this.data.stage);
+  protected readonly typed = signal(this.data.rootMm === null ? '' : String(this.data.rootMm));
+  protected readonly error = signal<string | null>(null);
+
+  protected keep(): void {
+    const text = this.typed().trim();
+    const rooted = this.chosen() === 'root' || this.chosen() === 'leaves' || this.chosen() === 'tip';
+    const length = text === '' || !rooted ? null : parseMillimetres(text, this.data.units);
+    if (text !== '' && rooted && (length === null || length > 400)) {
+      this.error.set('A root length is a number up to 400 mm, like 12, 12 mm or 1/2 in.');
+      return;
+    }
+    this.sheet.dismiss({ seed: this.data.seed, stage: this.chosen(), rootMm: length });
+  }
+}
