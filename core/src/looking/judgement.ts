@@ -60,7 +60,7 @@ function lengths(roots: readonly RootsNow[], words: Words): string {
     return `${list.length > 1 ? `Roots of about ${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : `A root of about ${list[0]}`}.`;
   }
   const longest = Math.max(...roots.map((root) => root.usualMm));
-  return `Usually about ${words.length(Math.max(longest, 1))} long by now.`;
+  return `The longest about ${words.length(Math.max(longest, 1))} by now.`;
 }
 
 function moveText({ crop }: ParcelFacts): string {
@@ -179,7 +179,10 @@ function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice
   }
   const each = state.quiet === 1 ? 'lives' : 'each live';
   const alive = `${counted(state.quiet, 'quiet seed')} ${each} with ${chanceInWords(answers.chanceQuietAlive)}.`;
-  if (next.atMs <= nowMs) return { kind: 'leave', lead: 'Look at it now', by: null, tone: 'waiting', text: alive };
+  if (next.atMs <= nowMs) {
+    const justSeen = facts.looks.some((look) => look.atMs > nowMs - HOUR_MS / 2 && look.tipped !== null);
+    return { kind: 'leave', lead: justSeen ? `Re-tuck ${counted(state.quiet, 'quiet seed')}` : 'Look at it now', by: null, tone: 'waiting', text: alive };
+  }
   return {
     kind: 'leave',
     lead: chilling(facts, answers) ? 'Keep it cold' : 'Leave it shut',

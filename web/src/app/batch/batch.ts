@@ -1,3 +1,125 @@
-import { Component } from '@angular/core';
-@Component({ selector: 'ft-x-BatchScreen', template: '' })
-export class BatchScreen {}
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { Router, RouterLink } from '@angular/router';
+import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import type { BatchWithJournal, CloseRequest, JournalEntry } from '@fresh-tuck/contract';
+import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
+import { formatLength } from '@fresh-tuck/core/units';
+import { AboutService } from '../data/about.service';
+import { Api, type ApiProblem } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import { Advice } from '../kit/advice';
+import { Curve } from '../kit/curve';
+import { Label } from '../kit/label';
+import { shownStages } from '../kit/parcel';
+import { Ribbon } from '../kit/ribbon';
+import { Towel, type TowelSeed } from '../kit/towel';
+import { Why } from '../kit/why';
+
+const REASON_WORDS: Record<CloseRequest['reason'], string> = {
+  all_moved: 'everything is moved',
+  given_up: 'given up',
+  rotten: 'it rotted',
+  other: 'another reason',
+};
+
+/** The life of one batch: forecast against what happened, and its journal. */
+@Component({
+  selector: 'ft-batch',
+  imports: [Advice, Curve, Label, Ribbon, RouterLink, Towel, Why],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './batch.html',
+  styleUrl: './batch.scss',
+})
+export class BatchScreen {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly snacks = inject(MatSnackBar);
+  private readonly changes = inject(Changes);
+  private readonly destroyRef = inject(DestroyRef);
+  protected readonly about = inject(AboutService);
+  readonly batchId = input.required<string>();
+
+  protected readonly reasons = CLOSING_REASONS.map((value) => ({ value, text: REASON_WORDS[value] }));
+  protected readonly gone = signal<string | null>(null);
+  protected readonly panel = signal<'recount' | 'place' | 'close' | null>(null);
+  protected readonly error = signal<string | null>(null);
+  protected readonly spots = toSignal(this.changes.keep(() => this.api.spots()), { initialValue: [] });
+  protected readonly batch = toSignal(
+    toObservable(this.batchId).pipe(
+      switchMap((id) =>
+        this.changes.keep(() =>
+          this.api.batch(id).pipe(
+            catchError((problem: ApiProblem) => {
+              this.gone.set(problem.message);
+              return EMPTY;
+            }),
+          ),
+        ),
+      ),
+    ),
+  );
+  protected readonly seeds = computed<TowelSeed[]>(() => {
+    const batch = this.batch();
+    if (!batch) return [];
+    return shownStages(batch.answers.state).map((shown, index) => ({
+      ...shown,
+      seed: index + 1,
+      rootMm: batch.answers.state.seeds[index]?.measuredMm ?? null,
+      fresh: false,
+    }));
+  });
+  protected readonly ribbonDays = computed(() => {
+    const batch = this.batch();
+    const days = batch ? (batch.answers.nowMs - batch.facts.startMs) / 86_400_000 : 0;
+    return Math.max(3, Math.ceil(days) + 1);
+  });
+  protected readonly lengthText = computed(() => {
+    const { units } = this.about.household();
+    return (mm: number): string => formatLength(mm, units);
+  });
+
+  protected show(panel: 'recount' | 'place' | 'close'): void {
+    this.error.set(null);
+    this.panel.update((open) => (open === panel ? null : panel));
+  }
+
+  protected undo(entry: JournalEntry): void {
+    this.run(this.api.undo(this.batchId(), { id: uuid(), entryId: entry.id }), 'Taken back.');
+  }
+
+  protected recount(field: HTMLInputElement): void {
+    const seeds = Number(field.value);
+    if (field.value.trim() === '' || !Number.isInteger(seeds)) {
+      this.error.set('How many seeds there were is a whole number from 1 to 400.');
+      return;
+    }
+    this.run(this.api.recount(this.batchId(), { id: uuid(), seeds }), 'Starting count corrected.');
+  }
+
+  protected place(spotId: string): void {
+    const holderId = this.batch()?.holder.id;
+    if (holderId) this.run(this.api.placeHolder(holderId, { id: uuid(), spotId }), 'Moved. The days ahead follow its new warmth.');
+  }
+
+  protected close(reason: CloseRequest['reason']): void {
+    this.run(this.api.close(this.batchId(), { id: uuid(), reason }), 'Closed. Undo it in the journal if it was too soon.');
+  }
+
+  protected open(batch: BatchWithJournal): void {
+    void this.router.navigate(['/open', batch.id]);
+  }
+
+  private run(request: Observable<unknown>, said: string): void {
+    request.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
+      next: () => {
+        this.panel.set(null);
+        this.error.set(null);
+        this.snacks.open(said, undefined, { duration: 4000 });
+      },
+      error: (problem: ApiProblem) => this.error.set(problem.message),
+    });
+  }
+}

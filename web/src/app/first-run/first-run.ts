@@ -1,3 +1,44 @@
-import { Component } from '@angular/core';
-@Component({ selector: 'ft-x-FirstRun', template: '' })
-export class FirstRun {}
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { catchError, of } from 'rxjs';
+import { AboutService } from '../data/about.service';
+import { Api } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import { SettingsForm } from '../house/settings-form';
+import { Spots } from '../house/spots';
+
+/** Before anything else: where the household is, and its warm spots in walking order. */
+@Component({
+  selector: 'ft-first-run',
+  imports: [RouterLink, SettingsForm, Spots],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page">
+      @if (!placed()) {
+        <h1>Where is your household?</h1>
+        <p class="lead">Fresh Tuck keeps all of this on your own machine. It needs your clock, your units, and when somebody can look.</p>
+        <ft-settings-form button="Go on to the warm spots" (saved)="placed.set(true)" />
+      } @else {
+        <h1>Where is it warm?</h1>
+        <p class="lead">Name the places where bags can lie, in the order you walk past them. A thermometer’s lowest and highest make the forecast surer; without one, the kind of place will do, and it says so.</p>
+        <ft-spots />
+        @if ((spots() ?? []).length > 0) {
+          <p class="on"><a class="do" routerLink="/seeds" [queryParams]="{ add: 1 }">Put the first packet in the box</a></p>
+        }
+      }
+    </div>
+  `,
+  styles: `
+    .lead { max-width: 62ch; margin: 10px 0 22px; font-size: 17px; }
+    .on { margin-top: 24px; }
+  `,
+})
+export class FirstRun {
+  private readonly api = inject(Api);
+  protected readonly placed = signal(inject(AboutService).settled());
+  protected readonly spots = toSignal(
+    // Before the household is named the server has no clock to tell spots by.
+    inject(Changes).keep(() => this.api.spots().pipe(catchError(() => of([])))),
+  );
+}

@@ -1,3 +1,39 @@
-import { Component } from '@angular/core';
-@Component({ selector: 'ft-x-HouseScreen', template: '' })
-export class HouseScreen {}
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { AboutService } from '../data/about.service';
+import { SettingsForm } from './settings-form';
+import { Spots } from './spots';
+
+/** The household: its settings, its warm spots, its data. */
+@Component({
+  selector: 'ft-house',
+  imports: [SettingsForm, Spots],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page">
+      <h1>{{ about.household().name }}</h1>
+      <section aria-labelledby="spots">
+        <h2 id="spots">Warm spots, in the order you walk past them</h2>
+        <ft-spots />
+      </section>
+      <section aria-labelledby="settings">
+        <h2 id="settings">The household</h2>
+        <ft-settings-form [household]="about.household()" button="Save the household" (saved)="said.set('Saved.')" />
+        <p class="growth" role="status">{{ said() }}</p>
+      </section>
+      <section aria-labelledby="data">
+        <h2 id="data">Your data</h2>
+        <p>Everything is in one file on this machine; nothing leaves it. A download is whole even while somebody saves.</p>
+        <p><a class="plain" href="/api/backup" download>Download the database</a></p>
+      </section>
+    </div>
+  `,
+  styles: `
+    section { margin-top: 30px; padding-top: 18px; border-top: 1px solid var(--hairline); }
+    section h2 { margin-bottom: 14px; }
+    section > p { margin-bottom: 14px; }
+  `,
+})
+export class HouseScreen {
+  protected readonly about = inject(AboutService);
+  protected readonly said = signal('');
+}

@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { MatSelectModule } from '@angular/material/select';
+import { v7 as uuid } from 'uuid';
+import type { Spot, SpotRequest } from '@fresh-tuck/contract';
+import { PLACE_KINDS, type PlaceKind } from '@fresh-tuck/contract/choices';
+import { fahrenheitFromCelsius, parseCelsius } from '@fresh-tuck/core/units';
+import { AboutService } from '../data/about.service';
+import { Api, type ApiProblem } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import { fieldError, showProblem } from '../kit/field-errors';
+
+/** Cautions that belong to a kind of place. Usual safe practice; the makers' instructions come first. */
+const CAUTIONS: Partial<Record<PlaceKind, string>> = {
+  mat: 'Thermostat and an outlet with RCD (GFCI); plugs dry and out of the tray. Do not fold the mat or cover it with thick bedding unless its maker allows it.',
+  heater: 'Keep clear of burners, flues, vents and relief valves; keep the clearances that the maker and the local code set.',
+  fridge_top: 'Leave the vents free, and never rest damp bags on powered electronics.',
+};
+
+/** The warm spots in walking order, each with its thermometer's minimum and maximum, or a guess by its kind. */
+@Component({
+  selector: 'ft-spots',
+  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './spots.html',
+  styleUrl: './spots.scss',
+})
+export class Spots {
+  private readonly api = inject(Api);
+  private readonly destroyRef = inject(DestroyRef);
+  private readonly about = inject(AboutService);
+
+  protected readonly spots = toSignal(inject(Changes).keep(() => this.api.spots()), { initialValue: [] });
+  protected readonly kinds = Object.entries(PLACE_KINDS).map(([value, { label, minC, maxC }]) => ({ value: value as PlaceKind, label, minC, maxC }));
+  protected readonly reading = signal<string | null>(null);
+  protected readonly error = signal<string | null>(null);
+  protected readonly fieldError = fieldError;
+  protected readonly unit = computed(() => (this.about.household().units === 'us' ? '°F' : '°C'));
+  protected readonly today = computed(() => this.about.moments().field(this.about.nowMs()).slice(0, 10));
+
+  protected readonly spotForm = new FormGroup({
+    name: new FormControl('', { nonNullable: true, validators: Validators.required }),
+    kind: new FormControl<PlaceKind | ''>('', { nonNullable: true, validators: Validators.required }),
+  });
+  protected readonly readingForm = new FormGroup({
+    day: new FormControl('', { nonNullable: true, validators: Validators.required }),
+    minC: new FormControl('', { nonNullable: true, validators: Validators.required }),
+    maxC: new FormControl('', { nonNullable: true, validators: Validators.required }),
+  });
+
+  protected caution(kind: string): string | null {
+    return CAUTIONS[kind as PlaceKind] ?? null;
+  }
+
+  protected degrees(celsius: number): string {
+    const value = this.about.household().units === 'us' ? fahrenheitFromCelsius(celsius) : celsius;
+    return `${Math.round(value)}`;
+  }
+
+  protected addSpot(): void {
+    this.spotForm.markAllAsTouched();
+    if (this.spotForm.invalid) return;
+    const body = { id: uuid(), ...this.spotForm.getRawValue() } as SpotRequest;
+    this.api.addSpot(body).pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
+      next: () => this.spotForm.reset(),
+      error: (problem: ApiProblem) => this.error.set(showProblem(this.spotForm, problem)),
+    });
+  }
+
+  protected ask(spot: Spot): void {
+    this.reading.update((open) => (open === spot.id ? null : spot.id));
+    this.readingForm.reset({ day: this.today(), minC: '', maxC: '' });
+    this.error.set(null);
+  }
+
+  protected addReading(spot: Spot): void {
+    const { day, minC, maxC } = this.readingForm.controls;
+    const { units } = this.about.household();
+    const low = parseCelsius(minC.value, units);
+    const high = parseCelsius(maxC.value, units);
+    if (low === null) minC.setErrors({ read: true });
+    if (high === null) maxC.setErrors({ read: true });
+    this.readingForm.markAllAsTouched();
+    if (this.readingForm.invalid || low === null || high === null) return;
+    this.api.addReading(spot.id, { id: uuid(), day: day.value, minC: low, maxC: high }).pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
+      next: () => this.reading.set(null),
+      error: (problem: ApiProblem) => this.error.set(showProblem(this.readingForm, problem)),
+    });
+  }
+
+  protected earlier(index: number): void {
+    const ids = this.spots().map(({ id }) => id);
+    const [moved] = ids.splice(index, 1);
+    if (!moved) return;
+    ids.splice(index - 1, 0, moved);
+    this.api.orderSpots({ id: uuid(), spotIds: ids }).pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
+      error: (problem: ApiProblem) => this.error.set(problem.message),
+    });
+  }
+}

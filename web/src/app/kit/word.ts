@@ -1,0 +1,60 @@
+import { A11yModule } from '@angular/cdk/a11y';
+import { type ConnectedPosition, OverlayModule } from '@angular/cdk/overlay';
+import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
+
+const BELOW: ConnectedPosition[] = [
+  { originX: 'start', originY: 'bottom', overlayX: 'start', overlayY: 'top', offsetY: 6 },
+  { originX: 'end', originY: 'bottom', overlayX: 'end', overlayY: 'top', offsetY: 6 },
+  { originX: 'start', originY: 'top', overlayX: 'start', overlayY: 'bottom', offsetY: -6 },
+];
+
+/** A word of the sentence that opens its choices. What the gardener fixed is underlined whole, what we worked out is dashed. */
+@Component({
+  selector: 'ft-word',
+  imports: [A11yModule, OverlayModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <button
+      type="button"
+      cdkOverlayOrigin
+      #origin="cdkOverlayOrigin"
+      [class.fixed]="fixed()"
+      [class.missing]="missing()"
+      [attr.aria-expanded]="open()"
+      [attr.aria-label]="label() + ': ' + text()"
+      aria-haspopup="dialog"
+      (click)="open.set(!open())"
+    >{{ text() }}</button><ng-template
+      cdkConnectedOverlay
+      [cdkConnectedOverlayOrigin]="origin"
+      [cdkConnectedOverlayOpen]="open()"
+      [cdkConnectedOverlayPositions]="positions"
+      [cdkConnectedOverlayPush]="true"
+      [cdkConnectedOverlayViewportMargin]="12"
+      cdkConnectedOverlayHasBackdrop
+      cdkConnectedOverlayBackdropClass="cdk-overlay-transparent-backdrop"
+      (backdropClick)="open.set(false)"
+      (overlayKeydown)="$event.key === 'Escape' && open.set(false)"
+    >
+      <div class="panel" role="dialog" [attr.aria-label]="label()" cdkTrapFocus cdkTrapFocusAutoCapture>
+        <ng-content />
+        <button type="button" class="plain done" (click)="open.set(false)">Done</button>
+      </div>
+    </ng-template>
+  `,
+  styles: `
+    button:not(.done) { display: inline; padding: 0 5px 1px; border: 0; border-bottom: 2.5px dashed var(--growth); border-radius: 5px 5px 0 0; background: var(--surface); color: inherit; font: inherit; font-weight: 700; text-align: left; cursor: pointer; }
+    button.fixed { border-bottom-style: solid; background: var(--chosen); }
+    button.missing { border-bottom-color: var(--trouble); color: var(--trouble-word); }
+    .panel { display: grid; gap: 12px; width: min(360px, calc(100vw - 24px)); max-height: min(70vh, 520px); overflow: auto; padding: 18px; border: 1.5px solid var(--ink); border-radius: 10px; background: var(--surface); color: var(--ink); font: 400 16px/1.5 var(--text); }
+    .done { min-height: 44px; justify-self: end; }
+  `,
+})
+export class Word {
+  readonly label = input.required<string>();
+  readonly text = input.required<string>();
+  readonly fixed = input(false);
+  readonly missing = input(false);
+  readonly open = signal(false);
+  protected readonly positions = BELOW;
+}

@@ -1,0 +1,60 @@
+import type { Crop } from '@fresh-tuck/core';
+import { formatTemperature, type UnitSystem } from '@fresh-tuck/core/units';
+import type { Plan } from '../data/forecast.messages';
+import type { Closure, Preparation } from './choices';
+
+interface Setting {
+  readonly crop: Crop;
+  readonly seeds: number;
+  readonly dose: Plan['dose'];
+  readonly prepared: readonly Preparation[];
+  readonly chillDays: number | null;
+  readonly closure: Closure;
+  readonly dressed: boolean;
+  readonly units: UnitSystem;
+}
+
+/** One thing to do at the worktop, with the caution that belongs to it. */
+export interface WorktopStep {
+  readonly text: string;
+  readonly caution: string | null;
+}
+
+const plain = (text: string): WorktopStep => ({ text, caution: null });
+
+function prepare(step: Preparation, { crop, seeds }: Setting): WorktopStep {
+  const [low, high] = crop.water.soakHours;
+  switch (step) {
+    case 'soak':
+      return plain(`Soak${high > 0 ? ` ${low === high ? low : `${low} to ${high}`} h` : ''} in water at room warmth, ${crop.water.drowningLimitHours} h at the very most; then dry them off.`);
+    case 'nick':
+      return { text: `Nick ${seeds === 1 ? 'the seed' : `${seeds} seeds`} away from the scar until pale shows.`, caution: 'Blade away from the fingers; hold the seed in pliers or a folded cloth.' };
+    case 'file':
+      return { text: 'Thin the edges with a file and spare the tip.', caution: 'Hold the seed in pliers or a folded cloth.' };
+    case 'split':
+      return plain('Press the husks apart into their two seeds.');
+    case 'peel':
+      return plain('Peel the dry brown coat off.');
+    case 'inoculate':
+      return { text: 'Roll them damp in fresh rhizobium powder.', caution: 'Do not breathe the dust.' };
+  }
+}
+
+/** What to do at the worktop, in order: the label comes before the packet is opened. */
+export function worktop(setting: Setting): WorktopStep[] {
+  const { crop, dose, prepared, chillDays, closure, dressed, units } = setting;
+  const spoons = `${dose.teaspoons} ${dose.teaspoons === 1 ? 'teaspoon' : 'teaspoons'}`;
+  const close = {
+    sealed_air: 'bag with a pocket of air',
+    sealed_flat: 'bag, press the air out',
+    corner_open: 'bag, leave a corner open',
+    lidded: 'lay in the tray and put the lid on',
+  }[closure];
+  return [
+    { text: 'Write the label before you open the packet.', caution: dressed ? 'Dressed seed: gloves, nothing near food or animals, wash your hands.' : null },
+    ...[...prepared].sort((a, b) => Number(a === 'soak') - Number(b === 'soak')).map((step) => prepare(step, setting)),
+    plain(`Wet the paper with ${dose.millilitres} ml: ${dose.sprays} ${dose.sprays === 1 ? 'spray' : 'sprays'}, or about ${spoons}.`),
+    { text: `Lay, fold, smooth, ${close}.`, caution: closure === 'lidded' ? null : 'Bags are a suffocation risk to small children.' },
+    ...(chillDays === null ? [] : [plain(`Into the cold at about ${formatTemperature(crop.chill.celsius, units)} for ${chillDays} days, then to its warm spot.`)]),
+  ];
+}
