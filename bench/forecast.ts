@@ -16,7 +16,14 @@ const facts: ParcelFacts = {
   stays: [{ fromMs: startMs, readings: [], guess: { minC: 23, maxC: 27 } }],
   utcOffsetHours: 1,
   looks: tipped.map((total, index) => ({
-    atMs: startMs + (index + 4) * 12 * HOUR_MS, through: false, tipped: total, rotten: 0, marks: [], damp: null, rewetted: false, troubles: [],
+    atMs: startMs + (index + 4) * 12 * HOUR_MS,
+    through: false,
+    tipped: total,
+    rotten: 0,
+    marks: [],
+    damp: null,
+    rewetted: false,
+    troubles: [],
   })),
   moves: [],
   closure: 'sealed_air',
@@ -29,5 +36,7 @@ const times = Array.from({ length: 220 }, () => {
   const before = performance.now();
   answersFor(facts, startMs + 7 * 24 * HOUR_MS);
   return performance.now() - before;
-}).slice(20).sort((a, b) => a - b);
+})
+  .slice(20)
+  .sort((a, b) => a - b);
 console.log(`one forecast with ten looks, all answers: median ${times[100]?.toFixed(2)} ms, slowest of 200 ${times.at(-1)?.toFixed(2)} ms`);

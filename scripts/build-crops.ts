@@ -9,7 +9,7 @@ import { cropSchema } from '../core/src/crops/schema.js';
 
 const root = new URL('..', import.meta.url);
 type Row = Record<string, string>;
-const table = (file: string): Row[] => parse(readFileSync(new URL(`reference/${file}`, root)), { columns: true }) as Row[];
+const table = (file: string): Row[] => parse<Row>(readFileSync(new URL(`reference/${file}`, root)), { columns: true });
 const rows = [...table('crops_vegetables.csv'), ...table('crops_others.csv')];
 const { fits } = JSON.parse(readFileSync(new URL('core/src/warmth/fits.json', root), 'utf8')) as {
   fits: Record<string, { baseC: number; optimumC: number; ceilingC: number; emergenceDaysAtOptimum: number }>;
@@ -43,7 +43,11 @@ const CROPS: Record<string, string | null> = {
 
 const round = (x: number): number => Number(x.toFixed(2));
 const numbers = (row: Row, ...columns: string[]): number[] => columns.map((column) => Number(row[column]));
-const list = (text: string | undefined): string[] => (text ?? '').split(';').map((part) => part.trim()).filter(Boolean);
+const list = (text: string | undefined): string[] =>
+  (text ?? '')
+    .split(';')
+    .map((part) => part.trim())
+    .filter(Boolean);
 
 /** Length to move at: root-shy kinds at the first nib, the rest at about half of what is late, within reach of fingers. */
 const readyLength = (shy: number, lateMm: number): number => (shy === 2 ? 2 : Math.min(10, Math.max(2, Math.round(lateMm / 2))));
@@ -57,14 +61,23 @@ function preparation(text: string): { steps: string[]; text: string } {
   const parts = list(text).map((part) => /^([a-z]+)(?:: (.*))?$/s.exec(part));
   return {
     steps: parts.flatMap((part) => (part?.[1] && part[1] !== 'none' ? [part[1]] : [])),
-    text: parts.map((part, index) => (part?.[1] === 'none' ? sentence(part[2] ?? '') : sentence(part ? `${part[1]}: ${part[2]}` : (list(text)[index] ?? '')))).join(' '),
+    text: parts
+      .map((part, index) =>
+        part?.[1] === 'none' ? sentence(part[2] ?? '') : sentence(part ? `${part[1]}: ${part[2]}` : (list(text)[index] ?? '')),
+      )
+      .join(' '),
   };
 }
 
 function entry(row: Row, tabled: string | null) {
   const [tentBaseC = 0, optimumC = 0, ceilingC = 0] = numbers(row, 'tent_base_C', 'optimum_C', 'ceiling_C');
   const [tipDays = 0, low = 0, high = 0, factor = 0, logSpread = 0] = numbers(
-    row, 'tip_days_at_optimum', 'tip_days_low', 'tip_days_high', 'towel_factor', 'log_spread',
+    row,
+    'tip_days_at_optimum',
+    'tip_days_low',
+    'tip_days_high',
+    'towel_factor',
+    'log_spread',
   );
   const [mmPerDay = 0, lateMm = 0, shy = 0] = numbers(row, 'elongation_mm_per_day_at_optimum', 'late_mm', 'root_shy');
   const fit = tabled ? fits[tabled] : undefined;
@@ -104,7 +117,11 @@ function entry(row: Row, tabled: string | null) {
       confidence: confidence('conf_days'),
     },
     root: { mmPerDayAtOptimum: mmPerDay, readyMm: readyLength(shy, lateMm), lateMm, shy, source: guess, confidence: 'low' },
-    viability: { share: Number(row['viability_percent']) / 100, source: `${practice}; above 7 CFR 201.31 where listed`, confidence: confidence('conf_other') },
+    viability: {
+      share: Number(row['viability_percent']) / 100,
+      source: `${practice}; above 7 CFR 201.31 where listed`,
+      confidence: confidence('conf_other'),
+    },
     chill: { weeks: Number(row['chill_weeks']), celsius: Number(row['chill_C']) || 4, source: practice, confidence: 'med' },
     water: {
       dampRatio: Number(row['damp_ratio']),

@@ -16,7 +16,7 @@ interface Point {
 }
 
 const root = new URL('..', import.meta.url);
-const rows = parse(readFileSync(new URL('reference/emergence_days.csv', root)), { columns: true }) as Record<string, string>[];
+const rows = parse<Record<string, string>>(readFileSync(new URL('reference/emergence_days.csv', root)), { columns: true });
 const LEAST_RATE = 1e-4;
 /** Prior mean and sd: base, optimum and ceiling in °C; weak, so that four figures cannot run away. */
 const PRIOR = [
@@ -61,8 +61,13 @@ function fit(points: readonly Point[]) {
   const data = { x: Array.from({ length: count }, (_, i) => i), y: [...target, 0, 0, 0, 0] };
   let best: { error: number; parameters: Parameters } | null = null;
   for (const baseC of [-6, 0, 6, 10]) {
-    for (const [optimumC = 0, fall = 0] of [[18, 6], [20, 15], [26, 12], [31, 9]]) {
-      const result = levenbergMarquardt(data, model as never, {
+    for (const [optimumC = 0, fall = 0] of [
+      [18, 6],
+      [20, 15],
+      [26, 12],
+      [31, 9],
+    ]) {
+      const result = levenbergMarquardt(data, model, {
         initialValues: [Math.log(Math.min(...seen)), baseC, Math.log(optimumC - baseC), Math.log(fall)],
         minValues: [-1, -25, Math.log(8), Math.log(2)],
         maxValues: [5, 18, Math.log(60), Math.log(20)],
@@ -83,8 +88,8 @@ function fit(points: readonly Point[]) {
 }
 
 const round = (x: number, digits: number): number => Number(x.toFixed(digits));
-const fits = Object.fromEntries(
-  rows.map((row) => {
+const fits: Record<string, object> = Object.fromEntries(
+  rows.map((row): [string, object] => {
     const points = Object.entries(row).flatMap(([column, cell]): Point[] => {
       const celsius = /^(\d+)C_/.exec(column)?.[1];
       if (celsius === undefined || cell === '') return [];
@@ -92,7 +97,7 @@ const fits = Object.fromEntries(
     });
     const { days, beta, rms, figures } = fit(points);
     return [
-      row['crop'],
+      row['crop'] ?? '',
       {
         baseC: round(beta.baseC, 2),
         optimumC: round(beta.optimumC, 2),

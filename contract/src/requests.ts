@@ -71,10 +71,7 @@ export const batchRequest = z.strictObject({
   doseMl: number(0.5, 500, 'doseMl', 'ml'),
   /** An existing bag, or a new one in a spot. */
   holder: z.union(
-    [
-      z.strictObject({ holderId: id }),
-      z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id }),
-    ],
+    [z.strictObject({ holderId: id }), z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id })],
     { error: 'holder must be an existing bag (holderId) or a new one (newId, kind, closure, spotId)' },
   ),
 });
@@ -111,7 +108,10 @@ export const lookRequest = z
     error: 'via skipped means that nothing was seen: leave seen, marks, damp and troubles empty',
     path: ['via'],
   })
-  .refine((look) => look.marks.length === 0 || look.seen !== null, { error: 'seen must hold the totals when seeds are marked', path: ['seen'] })
+  .refine((look) => look.marks.length === 0 || look.seen !== null, {
+    error: 'seen must hold the totals when seeds are marked',
+    path: ['seen'],
+  })
   .refine((look) => new Set(look.marks.map(({ seed }) => seed)).size === look.marks.length, {
     error: 'marks must name each seed once',
     path: ['marks'],

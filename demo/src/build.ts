@@ -33,7 +33,12 @@ export function readingsUpTo(spotIds: ReadonlyMap<string, string>, fromMs: numbe
   return SPOTS.filter(({ measured }) => measured).flatMap(({ name, climate }) =>
     Array.from({ length: days }, (_, index) => {
       const day = first.plus({ days: index });
-      return { spotId: spotIds.get(name) ?? '', day: day.toISODate() ?? '', atMs: day.plus({ days: 1, hours: 7 }).toMillis(), ...dayRange(climate, day.toMillis()) };
+      return {
+        spotId: spotIds.get(name) ?? '',
+        day: day.toISODate() ?? '',
+        atMs: day.plus({ days: 1, hours: 7 }).toMillis(),
+        ...dayRange(climate, day.toMillis()),
+      };
     }),
   );
 }
@@ -49,7 +54,16 @@ async function start(send: Send, parcel: DemoParcel, spotIds: ReadonlyMap<string
   if (!crop) throw new Error(`unknown crop ${parcel.cropId}`);
   const packetId = idAt(ms);
   const { cropId, variety, year, source, printedRatePercent, packetSeeds } = parcel;
-  await send('POST', '/api/packets', { id: packetId, cropId, variety, year, source, printedRatePercent, seedCount: packetSeeds, dressed: false });
+  await send('POST', '/api/packets', {
+    id: packetId,
+    cropId,
+    variety,
+    year,
+    source,
+    printedRatePercent,
+    seedCount: packetSeeds,
+    dressed: false,
+  });
   const bagId = bags.get(parcel.bag);
   const newId = idAt(ms);
   bags.set(parcel.bag, bagId ?? newId);
@@ -89,7 +103,9 @@ async function look(send: Send, services: Services, { parcel, batchId }: Started
     at: null,
     via: 'opened',
     seen: { tipped: Math.max(shown.length, before.tipped), rotten: Math.max(rotten, before.rotten), basedOn: null },
-    marks: parcel.counts ? [] : changed.map(({ seed, stage, rootMm }) => ({ seed, stage, rootMm: stage === 'root' || stage === 'leaves' ? rootMm : null })),
+    marks: parcel.counts
+      ? []
+      : changed.map(({ seed, stage, rootMm }) => ({ seed, stage, rootMm: stage === 'root' || stage === 'leaves' ? rootMm : null })),
     damp,
     rewetted: damp === 'drying',
     troubles: [],
@@ -99,10 +115,17 @@ async function look(send: Send, services: Services, { parcel, batchId }: Started
   });
   const { movedFromMm } = parcel;
   if (movedFromMm === null) return;
-  const ready = batch.answers.state.seeds.filter(({ moved, measuredMm, stage }) => !moved && stage !== 'quiet' && (measuredMm ?? 0) >= movedFromMm);
+  const ready = batch.answers.state.seeds.filter(
+    ({ moved, measuredMm, stage }) => !moved && stage !== 'quiet' && (measuredMm ?? 0) >= movedFromMm,
+  );
   if (ready.length === 0) return;
   await send('POST', `/api/batches/${batchId}/moves`, {
-    id: idAt(ms), at: null, seeds: ready.map(({ seed }) => seed), uncounted: 0, destination: 'cup', who: null,
+    id: idAt(ms),
+    at: null,
+    seeds: ready.map(({ seed }) => seed),
+    uncounted: 0,
+    destination: 'cup',
+    who: null,
   });
 }
 
@@ -130,10 +153,12 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
     await send('PUT', '/api/household', { id: idAt(firstMs), ...HOUSEHOLD });
     const spotIds = await addSpots(send, firstMs);
     const bags = new Map<string, string>();
-    const steps: { atMs: number; run: () => Promise<unknown> }[] = readingsUpTo(spotIds, firstMs, nowMs).map(({ spotId, day, minC, maxC, atMs }) => ({
-      atMs,
-      run: () => send('POST', `/api/spots/${spotId}/readings`, { id: idAt(atMs), day, minC, maxC }),
-    }));
+    const steps: { atMs: number; run: () => Promise<unknown> }[] = readingsUpTo(spotIds, firstMs, nowMs).map(
+      ({ spotId, day, minC, maxC, atMs }) => ({
+        atMs,
+        run: () => send('POST', `/api/spots/${spotId}/readings`, { id: idAt(atMs), day, minC, maxC }),
+      }),
+    );
     for (const parcel of PARCELS) {
       let started: Started | null = null;
       steps.push({

@@ -2,7 +2,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { DateTime } from 'luxon';
-import type { Express, Request, Response } from 'express';
+import type { Express } from 'express';
 import { clockFrom, createApp, listen, openDatabase, servicesOn, settingsFrom, type Services } from '@fresh-tuck/server';
 import { buildDemo, readingsUpTo } from './build.js';
 import { DEMO_NOW, HOUSEHOLD } from './household.js';
@@ -72,7 +72,13 @@ async function main(): Promise<void> {
     old.db.close();
   }
   app = mount();
-  const { server, address } = await listen(((request: Request, response: Response) => app(request, response)) as Express, settings.port, settings.host);
+  const { server, address } = await listen(
+    (request, response) => {
+      void app(request, response);
+    },
+    settings.port,
+    settings.host,
+  );
   const stop = (): void => {
     demo.services.changes.close();
     server.closeAllConnections();

@@ -55,9 +55,17 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   app.use(compression());
   const api = Router();
   // Far above what a household taps, far below what would starve it.
-  api.use(rateLimit({ windowMs: 60_000, limit: 3000, standardHeaders: true, legacyHeaders: false, handler: () => {
-    throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
-  } }));
+  api.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: 3000,
+      standardHeaders: true,
+      legacyHeaders: false,
+      handler: () => {
+        throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
+      },
+    }),
+  );
   api.get('/events', services.changes.stream);
   api.use(express.json({ limit: '100kb', strict: true }));
   api.use((_request, response, next) => {

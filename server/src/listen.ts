@@ -1,13 +1,12 @@
-import { createServer, type Server } from 'node:http';
+import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import type { Express } from 'express';
 
 /**
  * Starts serving and says where.
  *
  * @throws Error in a sentence where the port is taken or may not be used
  */
-export function listen(app: Express, port: number, host: string): Promise<{ server: Server; address: string }> {
+export function listen(app: RequestListener, port: number, host: string): Promise<{ server: Server; address: string }> {
   return new Promise((resolve, reject) => {
     const server = createServer(app);
     server.once('error', (error: NodeJS.ErrnoException) => {

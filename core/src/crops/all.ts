@@ -23,4 +23,27 @@ import sweetPea from './sweet-pea.json' with { type: 'json' };
 import tomatillo from './tomatillo.json' with { type: 'json' };
 import tomato from './tomato.json' with { type: 'json' };
 
-export const CROPS = [beanBush, celeriac, chives, cucumber, dill, globeArtichoke, leek, lettuce, lupin, melon, morningGlory, okra, passionFruit, pea, pepperSweet, radish, sorrel, soybean, strawberry, sweetPea, tomatillo, tomato] as unknown as readonly Crop[];
+export const CROPS = [
+  beanBush,
+  celeriac,
+  chives,
+  cucumber,
+  dill,
+  globeArtichoke,
+  leek,
+  lettuce,
+  lupin,
+  melon,
+  morningGlory,
+  okra,
+  passionFruit,
+  pea,
+  pepperSweet,
+  radish,
+  sorrel,
+  soybean,
+  strawberry,
+  sweetPea,
+  tomatillo,
+  tomato,
+] as unknown as readonly Crop[];

@@ -10,10 +10,7 @@ const KEPT_SIZES = 64;
 function binomialTable(count: number): Float64Array[] {
   const kept = binomials.get(count);
   if (kept) return kept;
-  const logChoose = Float64Array.from(
-    { length: count + 1 },
-    (_, k) => gammaln(count + 1) - gammaln(k + 1) - gammaln(count - k + 1),
-  );
+  const logChoose = Float64Array.from({ length: count + 1 }, (_, k) => gammaln(count + 1) - gammaln(k + 1) - gammaln(count - k + 1));
   const table = Array.from({ length: GRID + 1 }, (_, g) => {
     const chance = (g / GRID) ** 2;
     return Float64Array.from({ length: count + 1 }, (__, k) => {

@@ -45,12 +45,7 @@ export interface Evidence {
  * @param progressAt progress by a moment
  * @throws RangeError where totals exceed the seeds
  */
-export function evidenceFrom(
-  seeds: number,
-  looks: readonly LookFact[],
-  startMs: number,
-  progressAt: (ms: number) => number,
-): Evidence {
+export function evidenceFrom(seeds: number, looks: readonly LookFact[], startMs: number, progressAt: (ms: number) => number): Evidence {
   const tips: TipInterval[] = [];
   const removed: QuietGroup[] = [];
   let tipped = 0;

@@ -7,8 +7,7 @@ export const LEAST_CHANCE = 1e-300;
 export type TippedBy = (progress: number) => number;
 
 /** Groups of seeds last seen quiet, rotten ones among them, that are not empty. */
-export const quietGroups = (evidence: Evidence): QuietGroup[] =>
-  [...evidence.removed, evidence.quiet].filter((group) => group.count > 0);
+export const quietGroups = (evidence: Evidence): QuietGroup[] => [...evidence.removed, evidence.quiet].filter((group) => group.count > 0);
 
 /**
  * Log-likelihood of interval-censored looks at one living share and one law:
@@ -23,8 +22,5 @@ export function logLikelihood(evidence: Evidence, livingShare: number, tippedBy:
       sum + count * (Math.log(livingShare) + Math.log(Math.max(tippedBy(toProgress) - tippedBy(fromProgress), LEAST_CHANCE))),
     0,
   );
-  return quietGroups(evidence).reduce(
-    (sum, group) => sum + group.count * Math.log1p(-livingShare * tippedBy(group.progress)),
-    tips,
-  );
+  return quietGroups(evidence).reduce((sum, group) => sum + group.count * Math.log1p(-livingShare * tippedBy(group.progress)), tips);
 }

@@ -8,9 +8,7 @@ const STEPS_PER_UNIT = 256;
  * curves no more bent than the normal.
  */
 function tabulate(distribution: (x: number) => number, low: number, high: number): (x: number) => number {
-  const table = Float64Array.from({ length: (high - low) * STEPS_PER_UNIT + 2 }, (_, index) =>
-    distribution(low + index / STEPS_PER_UNIT),
-  );
+  const table = Float64Array.from({ length: (high - low) * STEPS_PER_UNIT + 2 }, (_, index) => distribution(low + index / STEPS_PER_UNIT));
   return (x) => {
     if (!(x > low)) return 0;
     if (x >= high) return 1;

@@ -52,8 +52,7 @@ const shareOf = (angle: number): number => Math.sin(angle) ** 2;
 
 function shareDensity({ mean, weight }: Prior['share'], angle: number): number {
   const v = shareOf(angle);
-  const beta = (a: number, b: number): number =>
-    Math.exp((a - 1) * Math.log(v) + (b - 1) * Math.log1p(-v) - betaln(a, b));
+  const beta = (a: number, b: number): number => Math.exp((a - 1) * Math.log(v) + (b - 1) * Math.log1p(-v) - betaln(a, b));
   const mixed = (1 - DUD.chance) * beta(mean * weight, (1 - mean) * weight) + DUD.chance * beta(DUD.a, DUD.b);
   return mixed * 2 * Math.sin(angle) * Math.cos(angle);
 }
@@ -84,7 +83,12 @@ function shareBound(tips: number, quiet: number, tipped: number): number {
 
 /** The progresses that a likelihood asks for, once each, and where each figure of the evidence finds its own. */
 function edgesOf(evidence: Evidence) {
-  const edges = [...new Set([...evidence.tips.flatMap((tip) => [tip.fromProgress, tip.toProgress]), ...quietGroups(evidence).map((group) => group.progress)])];
+  const edges = [
+    ...new Set([
+      ...evidence.tips.flatMap((tip) => [tip.fromProgress, tip.toProgress]),
+      ...quietGroups(evidence).map((group) => group.progress),
+    ]),
+  ];
   const at = (progress: number): number => edges.indexOf(progress);
   return {
     logs: edges.map(Math.log),
@@ -212,9 +216,7 @@ export function posteriorOf(evidence: Evidence, prior: Prior): Posterior {
       const high = Math.min(mean + reach, bounds.low + bounds.step * bounds.count);
       return axis(low, high, count);
     };
-    const coarse = (Object.keys(result.moments) as (keyof Grid)[]).some(
-      (key) => result.moments[key].sd < 0.6 * grid[key].step,
-    );
+    const coarse = (Object.keys(result.moments) as (keyof Grid)[]).some((key) => result.moments[key].sd < 0.6 * grid[key].step);
     grid = { angle: around('angle', FINE[0]), logMedian: around('logMedian', FINE[1]), logSpread: around('logSpread', FINE[2]) };
     result = pass(evidence, prior, grid);
     if (!coarse) break;

@@ -10,8 +10,7 @@ export interface Lead {
 
 const AT_ONCE: readonly Lead[] = [{ progress: 0, weight: 1 }];
 
-const columnShare = ({ law, logMedian, shape }: Column, logProgress: number): number =>
-  tippedShare(law, shape, logProgress - logMedian);
+const columnShare = ({ law, logMedian, shape }: Column, logProgress: number): number => tippedShare(law, shape, logProgress - logMedian);
 
 /** What the posterior says of seeds last seen quiet at one progress. */
 export interface Outlook {

@@ -43,8 +43,7 @@ export const lawShape = (spread: number): LawShape => ({
 });
 
 /** Share of the straggling minority that has tipped at a log distance from the lot's median. */
-export const lateShare = (shape: LawShape, distance: number): number =>
-  fastNormalCdf((distance - STRAGGLER_DELAY) * shape.perLate);
+export const lateShare = (shape: LawShape, distance: number): number => fastNormalCdf((distance - STRAGGLER_DELAY) * shape.perLate);
 
 /** Share of the main crowd that has tipped at a log distance from the lot's median. */
 export const crowdShare = (kernel: TipLaw['kernel'], shape: LawShape, distance: number): number =>

@@ -116,9 +116,10 @@ interface Workings {
 
 function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
   const endMs = Math.max(nowMs, facts.startMs) + HORIZON_DAYS * DAY_MS;
-  const stays = facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
-    ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
-    : facts.stays;
+  const stays =
+    facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
+      ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
+      : facts.stays;
   const progress = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
   const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at);
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
@@ -275,6 +276,13 @@ function curveOf({ evidence, outlook, progress }: Workings, state: ParcelState, 
     const atMs = fromMs + step * stepMs;
     const further = countForecast(outlook.furtherTips(progress.at(atMs)));
     const total = (count: number): number => count + state.tipped;
-    return { ...further, atMs, low: total(further.low), high: total(further.high), mostLikely: total(further.mostLikely), mean: total(further.mean) };
+    return {
+      ...further,
+      atMs,
+      low: total(further.low),
+      high: total(further.high),
+      mostLikely: total(further.mostLikely),
+      mean: total(further.mean),
+    };
   });
 }

@@ -112,20 +112,35 @@ function mendAdvice(facts: ParcelFacts, words: Words): Advice[] {
     advice.push({ kind: 'mend', lead, by: 'now', tone, text });
   };
   if (last.troubles.includes('too_hot')) {
-    mend('Cool it down', 'Off the heat and out of the sun until it feels no warmer than a hand. Above about 32 °C seed suffers; 35 to 40 °C kills most.');
+    mend(
+      'Cool it down',
+      'Off the heat and out of the sun until it feels no warmer than a hand. Above about 32 °C seed suffers; 35 to 40 °C kills most.',
+    );
   }
-  if (last.damp === 'dry' && !last.rewetted) mend('Wet the towel', `Give ${words.sprays(facts.doseMl * 0.7)}; a tip that dries is lost.`, 'water');
-  if (last.damp === 'drying' && !last.rewetted) mend('Re-damp the towel', `Give ${words.sprays(facts.doseMl * 0.4)} and close it again.`, 'water');
-  if (last.damp === 'pooling') mend('Pour off the pool', 'Tip the water out and press the towel between dry ones: seed under water cannot breathe.', 'water');
+  if (last.damp === 'dry' && !last.rewetted)
+    mend('Wet the towel', `Give ${words.sprays(facts.doseMl * 0.7)}; a tip that dries is lost.`, 'water');
+  if (last.damp === 'drying' && !last.rewetted)
+    mend('Re-damp the towel', `Give ${words.sprays(facts.doseMl * 0.4)} and close it again.`, 'water');
+  if (last.damp === 'pooling')
+    mend('Pour off the pool', 'Tip the water out and press the towel between dry ones: seed under water cannot breathe.', 'water');
   if (last.troubles.includes('threads')) {
-    mend('Look at the threads', 'Mist them. Fuzz close round a root that lies down is root hair. Threads across paper or seed, or grey, green or black, are mould: open it by a window, do not sniff, take those seeds out, fresh towel.');
+    mend(
+      'Look at the threads',
+      'Mist them. Fuzz close round a root that lies down is root hair. Threads across paper or seed, or grey, green or black, are mould: open it by a window, do not sniff, take those seeds out, fresh towel.',
+    );
   }
   if (last.troubles.includes('soft_seed') || last.troubles.includes('smell')) {
-    mend('Take the soft ones out', 'Soft, brown, smelling seed is dead: lift it out by a window, bin it, fresh towel if it has stained. Asthma or weak immunity: leave this to someone else.');
+    mend(
+      'Take the soft ones out',
+      'Soft, brown, smelling seed is dead: lift it out by a window, bin it, fresh towel if it has stained. Asthma or weak immunity: leave this to someone else.',
+    );
   }
   if (last.troubles.includes('fuzz')) {
     advice.push({
-      kind: 'retuck', lead: 'Leave the fuzz', by: null, tone: 'growth',
+      kind: 'retuck',
+      lead: 'Leave the fuzz',
+      by: null,
+      tone: 'growth',
       text: 'Even white fuzz close round a root that vanishes when misted is root hair. If it stays, or spreads over paper, report threads.',
     });
   }
@@ -161,8 +176,7 @@ function supplyAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advic
 
 const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 
-const chilling = (facts: ParcelFacts, answers: Answers): boolean =>
-  facts.chillUntilMs !== null && facts.chillUntilMs > answers.nowMs;
+const chilling = (facts: ParcelFacts, answers: Answers): boolean => facts.chillUntilMs !== null && facts.chillUntilMs > answers.nowMs;
 
 /** What stays on the towel: shut until when, or to be looked at now. */
 function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice {
@@ -181,7 +195,13 @@ function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice
   const alive = `${counted(state.quiet, 'quiet seed')} ${each} with ${chanceInWords(answers.chanceQuietAlive)}.`;
   if (next.atMs <= nowMs) {
     const justSeen = facts.looks.some((look) => look.atMs > nowMs - HOUR_MS / 2 && look.tipped !== null);
-    return { kind: 'leave', lead: justSeen ? `Re-tuck ${counted(state.quiet, 'quiet seed')}` : 'Look at it now', by: null, tone: 'waiting', text: alive };
+    return {
+      kind: 'leave',
+      lead: justSeen ? `Re-tuck ${counted(state.quiet, 'quiet seed')}` : 'Look at it now',
+      by: null,
+      tone: 'waiting',
+      text: alive,
+    };
   }
   return {
     kind: 'leave',
@@ -229,7 +249,11 @@ function moveHeadline({ roots, nowMs }: Answers, words: Words): Judgement['headl
   const longest = Math.max(...roots.map((root) => root.usualMm), 1);
   const rescue = byMs <= nowMs;
   const late = Math.max(before(byMs), about(nowMs));
-  const lead = rescue ? 'rescue now' : ready.length > 0 ? `move before ${words.when(late)}` : `ready by ${words.when(about(Math.min(...roots.map((root) => root.readyMs))))}`;
+  const lead = rescue
+    ? 'rescue now'
+    : ready.length > 0
+      ? `move before ${words.when(late)}`
+      : `ready by ${words.when(about(Math.min(...roots.map((root) => root.readyMs))))}`;
   return {
     lead,
     tone: byMs < nowMs + 14 * HOUR_MS ? 'trouble' : 'growth',
@@ -255,7 +279,6 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
   reasons.push(`Next look: ${words.when(answers.next.atMs)} (${NEXT_REASON[answers.next.reason]}).`);
   return reasons;
 }
-
 
 /**
  * What the looks mean and what to do, in words.

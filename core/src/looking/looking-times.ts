@@ -16,7 +16,10 @@ export function lookingTimes(afterMs: number, zone: string, times: readonly stri
   for (let day = 0; day <= days; day++) {
     for (const time of times) {
       const [hour, minute] = time.split(':').map(Number);
-      const ms = start.plus({ days: day }).set({ hour: hour ?? 0, minute: minute ?? 0 }).toMillis();
+      const ms = start
+        .plus({ days: day })
+        .set({ hour: hour ?? 0, minute: minute ?? 0 })
+        .toMillis();
       if (ms > afterMs) result.push(ms);
     }
   }

@@ -50,10 +50,8 @@ export function nextLook(question: LookQuestion): NextLook {
     }
     return low;
   };
-  const chilling = question.chillUntilMs !== null;
   // The chance rises with time, so the first time that is too late is found by halving.
-  const late = (chance: (ms: number) => number): number =>
-    firstIndex((index) => chance(time(index + 1)) > tolerance);
+  const late = (chance: (ms: number) => number): number => firstIndex((index) => chance(time(index + 1)) > tolerance);
   // Just wetted is just wetted: a look at the same moment adds nothing.
   const options: NextLook[] = [
     { atMs: time(firstIndex((index) => time(index + 1) > question.dryingMs)), reason: 'water' },
@@ -65,16 +63,14 @@ export function nextLook(question: LookQuestion): NextLook {
   }
   const shownLate = late(question.shownLateBy);
   if (shownLate < last) options.push({ atMs: time(shownLate), reason: 'late' });
-  if (chilling) {
-    const until = question.chillUntilMs as number;
+  const until = question.chillUntilMs;
+  if (until !== null) {
     options.push({ atMs: time(firstIndex((index) => time(index) >= until)), reason: 'chill' });
   }
   const tips = late(question.quietLateBy);
   if (tips < last) options.push({ atMs: time(tips), reason: 'tips' });
   const rank: LookReason[] = ['late', 'move', 'tips', 'water', 'chill', 'patience'];
   return options.reduce((best, option) =>
-    option.atMs < best.atMs || (option.atMs === best.atMs && rank.indexOf(option.reason) < rank.indexOf(best.reason))
-      ? option
-      : best,
+    option.atMs < best.atMs || (option.atMs === best.atMs && rank.indexOf(option.reason) < rank.indexOf(best.reason)) ? option : best,
   );
 }

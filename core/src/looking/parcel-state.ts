@@ -76,14 +76,15 @@ export const hasTipped = (stage: SeedStage): boolean => TIPPED.includes(stage);
  * @param seeds seeds in the batch
  * @param startMs when it was tucked in
  */
-export function parcelState(
-  seeds: number,
-  startMs: number,
-  looks: readonly ParcelLook[],
-  moves: readonly ParcelMove[],
-): ParcelState {
+export function parcelState(seeds: number, startMs: number, looks: readonly ParcelLook[], moves: readonly ParcelMove[]): ParcelState {
   const states: SeedState[] = Array.from({ length: seeds }, (_, index) => ({
-    seed: index + 1, stage: 'quiet', moved: false, tipFromMs: null, tipToMs: null, measuredMm: null, measuredAtMs: null,
+    seed: index + 1,
+    stage: 'quiet',
+    moved: false,
+    tipFromMs: null,
+    tipToMs: null,
+    measuredMm: null,
+    measuredAtMs: null,
   }));
   let counted: CountedTips[] = [];
   let tipped = 0;

@@ -22,8 +22,7 @@ export function chanceOfPlants(seeds: number, wanted: number, { mean, weight, ha
   const b = (1 - mean) * weight;
   let chance = 0;
   for (let sprouts = wanted; sprouts <= seeds; sprouts++) {
-    const logSprouts =
-      logChoose(seeds, sprouts) + betaln(sprouts + a, seeds - sprouts + b) - betaln(a, b);
+    const logSprouts = logChoose(seeds, sprouts) + betaln(sprouts + a, seeds - sprouts + b) - betaln(a, b);
     chance += Math.exp(logSprouts) * binomialAtLeast(sprouts, wanted, handling);
   }
   return Math.min(chance, 1);

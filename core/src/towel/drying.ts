@@ -12,8 +12,7 @@ export type Damp = 'dry' | 'drying' | 'damp' | 'pooling';
  * @param celsius air temperature
  * @returns kPa
  */
-export const saturationVapourPressureKPa = (celsius: number): number =>
-  0.6108 * Math.exp((17.27 * celsius) / (celsius + 237.3));
+export const saturationVapourPressureKPa = (celsius: number): number => 0.6108 * Math.exp((17.27 * celsius) / (celsius + 237.3));
 
 /** Share of the dose lost a day at 25 °C. Rule of thumb, no source; each bag's own looks correct it. */
 const LOSS_PER_DAY_AT_25C: Record<Closure, number> = {

@@ -42,7 +42,9 @@ function candidates(seeds: number): number[][] {
     const extra = seeds - base * rows;
     if (base === 0) continue;
     // Longer rows spread evenly among the shorter ones.
-    result.push(Array.from({ length: rows }, (_, row) => base + (Math.floor(((row + 1) * extra) / rows) - Math.floor((row * extra) / rows))));
+    result.push(
+      Array.from({ length: rows }, (_, row) => base + (Math.floor(((row + 1) * extra) / rows) - Math.floor((row * extra) / rows))),
+    );
     for (const first of [0, 1]) {
       const long = Math.floor((rows + 1 - first) / 2);
       const size = (seeds + (rows - long)) / rows;

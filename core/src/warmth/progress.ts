@@ -41,8 +41,7 @@ function pattern(stay: Stay, ms: number): { minC: number; maxC: number } | null 
   if (stay.readings.length === 0) return null;
   const distance = (reading: Reading): number => Math.max(reading.fromMs - ms, ms - reading.toMs, 0);
   const nearest = [...stay.readings].sort((a, b) => distance(a) - distance(b)).slice(0, 5);
-  const mean = (pick: (reading: Reading) => number): number =>
-    nearest.reduce((sum, reading) => sum + pick(reading), 0) / nearest.length;
+  const mean = (pick: (reading: Reading) => number): number => nearest.reduce((sum, reading) => sum + pick(reading), 0) / nearest.length;
   return { minC: mean((reading) => reading.minC), maxC: mean((reading) => reading.maxC) };
 }
 

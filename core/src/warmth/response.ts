@@ -28,7 +28,5 @@ export function rateAt({ baseC, optimumC, ceilingC }: BetaResponse, celsius: num
  */
 export function tentRateAt({ baseC, optimumC, ceilingC }: BetaResponse, celsius: number): number {
   if (celsius <= baseC || celsius >= ceilingC) return 0;
-  return celsius <= optimumC
-    ? (celsius - baseC) / (optimumC - baseC)
-    : (ceilingC - celsius) / (ceilingC - optimumC);
+  return celsius <= optimumC ? (celsius - baseC) / (optimumC - baseC) : (ceilingC - celsius) / (ceilingC - optimumC);
 }

@@ -25,7 +25,8 @@ export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, ent
     throw Problem.field('seen.tipped', `seen.tipped and seen.rotten must add up to at most ${seeds}: the batch has ${seeds} seeds`);
   }
   const marked = look.marks.filter(({ stage }) => hasTipped(stage)).length;
-  if (marked > seen.tipped) throw Problem.field('seen.tipped', `seen.tipped must be at least ${marked}: so many seeds are marked with a tip`);
+  if (marked > seen.tipped)
+    throw Problem.field('seen.tipped', `seen.tipped must be at least ${marked}: so many seeds are marked with a tip`);
   if (seen.basedOn !== null && !entries.some((entry) => entry.id === seen.basedOn && entry.kind === 'look')) {
     throw Problem.field('seen.basedOn', 'seen.basedOn must be a look of this batch');
   }
@@ -36,8 +37,13 @@ export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, ent
   if (known && seen.basedOn === known.id) {
     const least = Math.max(...earlier.map((other) => other.tipped ?? 0));
     const leastRotten = Math.max(...earlier.map((other) => other.rotten ?? 0));
-    if (seen.tipped < least) throw Problem.field('seen.tipped', `seen.tipped must be at least ${least}: so many were seen before. Correct that look if it was wrong`);
-    if (seen.rotten < leastRotten) throw Problem.field('seen.rotten', `seen.rotten must be at least ${leastRotten}: so many were taken out before`);
+    if (seen.tipped < least)
+      throw Problem.field(
+        'seen.tipped',
+        `seen.tipped must be at least ${least}: so many were seen before. Correct that look if it was wrong`,
+      );
+    if (seen.rotten < leastRotten)
+      throw Problem.field('seen.rotten', `seen.rotten must be at least ${leastRotten}: so many were taken out before`);
   }
   const all = [...others, { tipped: seen.tipped, rotten: seen.rotten }];
   if (Math.max(...all.map((l) => l.tipped ?? 0)) + Math.max(...all.map((l) => l.rotten ?? 0)) > seeds) {

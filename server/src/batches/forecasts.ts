@@ -112,7 +112,10 @@ export function forecasts(stores: Stores) {
         cropId: packet.cropId,
         title: `${packet.cropName}, ${packet.variety}`,
         holder,
-        bagMates: stores.holders.batchesIn(holder.id).filter(({ batchId }) => batchId !== id && live.has(batchId)).map(({ number }) => number),
+        bagMates: stores.holders
+          .batchesIn(holder.id)
+          .filter(({ batchId }) => batchId !== id && live.has(batchId))
+          .map(({ number }) => number),
         widthMm: row.width_mm,
         heightMm: row.height_mm,
         closed: !live.has(id),

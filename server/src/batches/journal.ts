@@ -14,7 +14,8 @@ export interface Entry {
   /** False where a later entry that counts took it back or corrected it. */
   readonly counts: boolean;
   readonly look: (ParcelLook & { readonly via: LookRequest['via']; readonly basedOn: string | null }) | null;
-  readonly move: (ParcelMove & { readonly destination: MoveRequest['destination']; readonly cups: { number: number; seed: number | null }[] }) | null;
+  readonly move:
+    (ParcelMove & { readonly destination: MoveRequest['destination']; readonly cups: { number: number; seed: number | null }[] }) | null;
   readonly seeds: number | null;
   readonly reason: string | null;
 }
@@ -75,8 +76,12 @@ export function journalStore(db: Database) {
       LEFT JOIN recount r ON r.entry_id = e.id
       LEFT JOIN closing c ON c.entry_id = e.id
     WHERE e.batch_id = ? ORDER BY e.recorded_ms, e.rowid`);
-  const marks = db.prepare('SELECT entry_id, seed, stage, root_mm FROM seed_mark WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?)');
-  const cups = db.prepare('SELECT entry_id, number, seed FROM cup WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY number');
+  const marks = db.prepare(
+    'SELECT entry_id, seed, stage, root_mm FROM seed_mark WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?)',
+  );
+  const cups = db.prepare(
+    'SELECT entry_id, number, seed FROM cup WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY number',
+  );
   const insert = db.prepare(`
     INSERT INTO entry (id, batch_id, kind, at_ms, recorded_ms, who, note, supersedes)
     VALUES (@id, @batchId, @kind, @atMs, @nowMs, @who, @note, @supersedes)`);
@@ -96,7 +101,12 @@ export function journalStore(db: Database) {
     entries(batchId: string): Entry[] {
       const rows = select.all(batchId) as EntryRow[];
       const live = counting(rows);
-      const markRows = marks.all(batchId) as { entry_id: string; seed: number; stage: ParcelLook['marks'][number]['stage']; root_mm: number | null }[];
+      const markRows = marks.all(batchId) as {
+        entry_id: string;
+        seed: number;
+        stage: ParcelLook['marks'][number]['stage'];
+        root_mm: number | null;
+      }[];
       const cupRows = cups.all(batchId) as { entry_id: string; number: number; seed: number | null }[];
       return rows.map((row) => ({
         id: row.id,

@@ -1,7 +1,13 @@
 import { Router } from 'express';
 import { v7 as uuid } from 'uuid';
 import {
-  batchRequest, closeRequest, lookRequest, moveRequest, recountRequest, undoRequest, type BatchWithJournal,
+  batchRequest,
+  closeRequest,
+  lookRequest,
+  moveRequest,
+  recountRequest,
+  undoRequest,
+  type BatchWithJournal,
 } from '@fresh-tuck/contract';
 import { momentFrom } from '../clock.js';
 import { Problem, read } from '../http/problem.js';
@@ -25,7 +31,9 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
       ...forecasts.batch(id, household.get(), clock.now()),
       journal: journalInWords(entries),
       cups: entries.flatMap((entry) =>
-        entry.counts && entry.move ? entry.move.cups.map((cup) => ({ ...cup, destination: entry.move?.destination ?? '', atMs: entry.atMs })) : [],
+        entry.counts && entry.move
+          ? entry.move.cups.map((cup) => ({ ...cup, destination: entry.move?.destination ?? '', atMs: entry.atMs }))
+          : [],
       ),
     };
   };

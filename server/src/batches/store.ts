@@ -44,7 +44,10 @@ export function batchStore(db: Database) {
     liveIds: (): string[] => (live.all() as { id: string }[]).map(({ id }) => id),
     count: (): number => (count.get() as { count: number }).count,
     placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
-    add(request: BatchRequest, facts: { number: number; token: string; startMs: number; towelId: string; holderId: string; nowMs: number }): void {
+    add(
+      request: BatchRequest,
+      facts: { number: number; token: string; startMs: number; towelId: string; holderId: string; nowMs: number },
+    ): void {
       const { id, packetId, seeds, wanted, towel, doseMl } = request;
       insert.run({
         id,

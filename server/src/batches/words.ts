@@ -37,7 +37,13 @@ function lookText(entry: Entry, tippedBefore: number, rottenBefore: number): str
   if (rotten > 0) parts.push(`${rotten} rotten`);
   const other = look.marks.filter(({ stage }) => stage !== 'tip' && stage !== 'rotten');
   if (other.length > 0) {
-    parts.push(other.map(({ seed, stage, rootMm }) => `seed ${seed} ${STAGE_WORDS[stage] ?? stage}${rootMm === null ? '' : ` ${Math.round(rootMm)} mm`}`).join(', '));
+    parts.push(
+      other
+        .map(
+          ({ seed, stage, rootMm }) => `seed ${seed} ${STAGE_WORDS[stage] ?? stage}${rootMm === null ? '' : ` ${Math.round(rootMm)} mm`}`,
+        )
+        .join(', '),
+    );
   }
   if (look.damp) parts.push(`towel ${look.damp}${look.rewetted ? ', re-damped' : ''}`);
   if (look.troubles.length > 0) parts.push(look.troubles.map((trouble) => TROUBLE_WORDS[trouble] ?? trouble).join(', '));
@@ -53,7 +59,10 @@ function textOf(entry: Entry, tippedBefore: number, rottenBefore: number, entrie
       const cups = entry.move?.cups ?? [];
       const labels = cups.map(({ number }) => number);
       const span = labels.length > 1 ? `labels ${labels[0]} to ${labels.at(-1)}` : `label ${labels[0]}`;
-      return `${counted(cups.length, 'sprout')} moved to ${entry.move?.destination}s: ${span}.`.replace('1 sprout moved to cups', '1 sprout moved to a cup');
+      return `${counted(cups.length, 'sprout')} moved to ${entry.move?.destination}s: ${span}.`.replace(
+        '1 sprout moved to cups',
+        '1 sprout moved to a cup',
+      );
     }
     case 'recount':
       return `Starting count corrected to ${entry.seeds}.`;

@@ -3,7 +3,9 @@ import { CROPS } from '@fresh-tuck/core';
 import { cropOf } from '../packets/store.js';
 
 export function cropRoutes(): Router {
-  const summaries = CROPS.map(({ id, name, otherNames, latin }) => ({ id, name, otherNames, latin })).sort((a, b) => a.name.localeCompare(b.name));
+  const summaries = CROPS.map(({ id, name, otherNames, latin }) => ({ id, name, otherNames, latin })).sort((a, b) =>
+    a.name.localeCompare(b.name),
+  );
   return Router()
     .get('/crops', (_request, response) => {
       response.json(summaries);

@@ -16,12 +16,16 @@ export function actIn(db: Database, clock: Clock, changes: Changes): Act {
   const find = db.prepare('SELECT body_hash AS hash, reply FROM act WHERE id = ?');
   const keep = db.prepare('INSERT INTO act (id, kind, body_hash, recorded_ms, reply) VALUES (?, ?, ?, ?, ?)');
   return (kind, body, change) => {
-    const hash = createHash('sha256').update(`${kind}\n${JSON.stringify(body)}`).digest('hex');
+    const hash = createHash('sha256')
+      .update(`${kind}\n${JSON.stringify(body)}`)
+      .digest('hex');
     const run = db.transaction(() => {
       const before = find.get(body.id) as { hash: string; reply: string } | undefined;
       if (before) {
         if (before.hash !== hash) {
-          throw new Problem(409, 'Already used', 'This id was already used for something else.', [{ field: 'id', message: 'id must be new for a new request' }]);
+          throw new Problem(409, 'Already used', 'This id was already used for something else.', [
+            { field: 'id', message: 'id must be new for a new request' },
+          ]);
         }
         return { reply: JSON.parse(before.reply) as ReturnType<typeof change>, changed: false };
       }

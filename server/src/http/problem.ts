@@ -1,5 +1,5 @@
 import type { ErrorRequestHandler, Response } from 'express';
-import * as z from 'zod';
+import type * as z from 'zod';
 
 /** One field that is wrong and what would be accepted. */
 export interface FieldError {
@@ -64,7 +64,10 @@ export const problemHandler =
     if (type === 'entity.too.large') {
       send(response, new Problem(413, 'Too much', 'A request may hold at most 100 kB.'));
     } else if (type === 'entity.parse.failed') {
-      send(response, new Problem(400, 'Cannot be read', 'The body must be complete, valid JSON.', [{ field: 'body', message: 'must be valid JSON' }]));
+      send(
+        response,
+        new Problem(400, 'Cannot be read', 'The body must be complete, valid JSON.', [{ field: 'body', message: 'must be valid JSON' }]),
+      );
     } else if (typeof status === 'number' && status >= 400 && status < 500) {
       send(response, new Problem(status, 'Cannot be read', 'The request cannot be read.'));
     } else {

@@ -42,7 +42,9 @@ export function spotStore(db: Database) {
     VALUES (@id, @spotId, @fromMs, @toMs, @minC, @maxC, @nowMs)`);
   // Rising by when they were written: where two cover the same day, the later one counts.
   const readings = db.prepare('SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY recorded_ms, rowid');
-  const latest = db.prepare('SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, recorded_ms DESC, rowid DESC LIMIT 1');
+  const latest = db.prepare(
+    'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, recorded_ms DESC, rowid DESC LIMIT 1',
+  );
 
   function inWords(guess: { minC: number; maxC: number }, reading: ReadingRow | undefined, units: UnitSystem, nowMs: number): string {
     if (!reading || reading.to_ms < nowMs - STALE_MS) return `about ${formatTemperature((guess.minC + guess.maxC) / 2, units)}, a guess`;
@@ -74,7 +76,8 @@ export function spotStore(db: Database) {
     return row;
   }
   return {
-    list: (zone: string, units: UnitSystem, nowMs: number): Spot[] => (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
+    list: (zone: string, units: UnitSystem, nowMs: number): Spot[] =>
+      (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
     get,
     record(id: string): SpotRecord {
       const row = get(id);

@@ -20,7 +20,10 @@ export function todayRoutes({ batches, clock, forecasts, household, spots }: Ser
     const nowMs = clock.now();
     const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
     const live = batches.liveIds().map((id) => forecasts.batch(id, home, nowMs));
-    const stops = withBagMates(live.filter(({ answers }) => answers.next.atMs <= nowMs), live);
+    const stops = withBagMates(
+      live.filter(({ answers }) => answers.next.atMs <= nowMs),
+      live,
+    );
     const open = new Set(stops.map(({ batch }) => batch.id));
     const body: Today = {
       nowMs,

@@ -46,7 +46,10 @@ export class BatchScreen {
   protected readonly gone = signal<string | null>(null);
   protected readonly panel = signal<'recount' | 'place' | 'close' | null>(null);
   protected readonly error = signal<string | null>(null);
-  protected readonly spots = toSignal(this.changes.keep(() => this.api.spots()), { initialValue: [] });
+  protected readonly spots = toSignal(
+    this.changes.keep(() => this.api.spots()),
+    { initialValue: [] },
+  );
   protected readonly batch = toSignal(
     toObservable(this.batchId).pipe(
       switchMap((id) =>

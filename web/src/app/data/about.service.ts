@@ -31,7 +31,10 @@ export class AboutService {
       .pipe(retry({ delay: 2000 }), takeUntilDestroyed())
       .subscribe((about) => this.take(about));
     interval(30_000)
-      .pipe(filter(() => !document.hidden), takeUntilDestroyed())
+      .pipe(
+        filter(() => !document.hidden),
+        takeUntilDestroyed(),
+      )
       .subscribe(() => this.tick.set(Date.now()));
   }
 

@@ -2,8 +2,28 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { catchError, throwError, type Observable } from 'rxjs';
 import type {
-  About, Batch, BatchRequest, BatchWithJournal, CloseRequest, Crop, DemoParcel, Holder, HouseholdRequest, LookRequest,
-  MoveRequest, Packet, PacketRequest, PlaceRequest, Problem, ReadingRequest, RecountRequest, Spot, SpotOrder, SpotRequest, Today, UndoRequest,
+  About,
+  Batch,
+  BatchRequest,
+  BatchWithJournal,
+  CloseRequest,
+  Crop,
+  DemoParcel,
+  Holder,
+  HouseholdRequest,
+  LookRequest,
+  MoveRequest,
+  Packet,
+  PacketRequest,
+  PlaceRequest,
+  Problem,
+  ReadingRequest,
+  RecountRequest,
+  Spot,
+  SpotOrder,
+  SpotRequest,
+  Today,
+  UndoRequest,
 } from '@fresh-tuck/contract';
 
 export type CropSummary = Pick<Crop, 'id' | 'name' | 'otherNames' | 'latin'>;
@@ -27,7 +47,8 @@ export class ApiProblem extends Error {
 function problemFrom(error: unknown): ApiProblem {
   if (error instanceof HttpErrorResponse) {
     const problem = error.error as Partial<Problem> | null;
-    if (error.status === 0) return new ApiProblem('The server does not answer. Nothing was saved; try again when it is back.', 0, new Map());
+    if (error.status === 0)
+      return new ApiProblem('The server does not answer. Nothing was saved; try again when it is back.', 0, new Map());
     const fields = new Map((problem?.errors ?? []).map(({ field, message }) => [field, message]));
     return new ApiProblem(problem?.detail ?? 'The server could not do that.', error.status, fields);
   }

@@ -43,8 +43,7 @@ interface Asked {
   readonly nowMs: number;
 }
 export type WorkerRequest =
-  | (Asked & { readonly kind: 'parcel'; readonly facts: ParcelFacts })
-  | (Asked & { readonly kind: 'plan'; readonly question: PlanQuestion });
+  (Asked & { readonly kind: 'parcel'; readonly facts: ParcelFacts }) | (Asked & { readonly kind: 'plan'; readonly question: PlanQuestion });
 
 export type WorkerReply =
   | { readonly key: number; readonly kind: 'parcel'; readonly answers: Answers; readonly judgement: Judgement }

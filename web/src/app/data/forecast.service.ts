@@ -37,7 +37,12 @@ export class ForecastService {
   private ask(request: (key: number) => WorkerRequest): Observable<WorkerReply> {
     return new Observable<WorkerReply>((subscriber) => {
       const key = ++this.lastKey;
-      const waiting = this.replies.pipe(filter((reply) => reply.key === key), take(1)).subscribe(subscriber);
+      const waiting = this.replies
+        .pipe(
+          filter((reply) => reply.key === key),
+          take(1),
+        )
+        .subscribe(subscriber);
       this.worker.postMessage(request(key));
       return waiting;
     });

@@ -1,5 +1,14 @@
 import {
-  answersFor, chanceOfPlants, doseFor, layOut, lookingTimes, priorFor, seedsFor, spacingNeededMm, type ParcelFacts, type PlantRate,
+  answersFor,
+  chanceOfPlants,
+  doseFor,
+  layOut,
+  lookingTimes,
+  priorFor,
+  seedsFor,
+  spacingNeededMm,
+  type ParcelFacts,
+  type PlantRate,
 } from '@fresh-tuck/core';
 import type { Household } from '@fresh-tuck/contract';
 import type { Plan, PlanQuestion } from './forecast.messages';

@@ -21,7 +21,10 @@ import { Spots } from '../house/spots';
         <ft-settings-form button="Go on to the warm spots" (saved)="placed.set(true)" />
       } @else {
         <h1>Where is it warm?</h1>
-        <p class="lead">Name the places where bags can lie, in the order you walk past them. A thermometer’s lowest and highest make the forecast surer; without one, the kind of place will do, and it says so.</p>
+        <p class="lead">
+          Name the places where bags can lie, in the order you walk past them. A thermometer’s lowest and highest make the forecast surer;
+          without one, the kind of place will do, and it says so.
+        </p>
         <ft-spots />
         @if ((spots() ?? []).length > 0) {
           <p class="on"><a class="do" routerLink="/seeds" [queryParams]="{ add: 1 }">Put the first packet in the box</a></p>
@@ -30,8 +33,14 @@ import { Spots } from '../house/spots';
     </div>
   `,
   styles: `
-    .lead { max-width: 62ch; margin: 10px 0 22px; font-size: 17px; }
-    .on { margin-top: 24px; }
+    .lead {
+      max-width: 62ch;
+      margin: 10px 0 22px;
+      font-size: 17px;
+    }
+    .on {
+      margin-top: 24px;
+    }
   `,
 })
 export class FirstRun {

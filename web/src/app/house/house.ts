@@ -28,9 +28,17 @@ import { Spots } from './spots';
     </div>
   `,
   styles: `
-    section { margin-top: 30px; padding-top: 18px; border-top: 1px solid var(--hairline); }
-    section h2 { margin-bottom: 14px; }
-    section > p { margin-bottom: 14px; }
+    section {
+      margin-top: 30px;
+      padding-top: 18px;
+      border-top: 1px solid var(--hairline);
+    }
+    section h2 {
+      margin-bottom: 14px;
+    }
+    section > p {
+      margin-bottom: 14px;
+    }
   `,
 })
 export class HouseScreen {

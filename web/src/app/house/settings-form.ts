@@ -64,10 +64,21 @@ const padded = (time: string): string => time.trim().padStart(5, '0');
     </form>
   `,
   styles: `
-    form { display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 12px 18px; align-items: start; }
-    .do { justify-self: start; }
-    .error { grid-column: 1 / -1; }
-    .error:empty { display: none; }
+    form {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+      gap: 12px 18px;
+      align-items: start;
+    }
+    .do {
+      justify-self: start;
+    }
+    .error {
+      grid-column: 1 / -1;
+    }
+    .error:empty {
+      display: none;
+    }
   `,
 })
 export class SettingsForm {
@@ -87,7 +98,10 @@ export class SettingsForm {
     zone: new FormControl(Intl.DateTimeFormat().resolvedOptions().timeZone, { nonNullable: true, validators: Validators.required }),
     units: new FormControl<Household['units']>('metric', { nonNullable: true }),
     lookingTimes: new FormControl('07:00, 18:30', { nonNullable: true, validators: [Validators.required, Validators.pattern(TIMES)] }),
-    millilitresPerSpray: new FormControl('0.8', { nonNullable: true, validators: [Validators.required, Validators.pattern(/^\s*\d+([.,]\d+)?\s*$/)] }),
+    millilitresPerSpray: new FormControl('0.8', {
+      nonNullable: true,
+      validators: [Validators.required, Validators.pattern(/^\s*\d+([.,]\d+)?\s*$/)],
+    }),
   });
 
   constructor() {
@@ -113,11 +127,17 @@ export class SettingsForm {
     this.saving.set(true);
     this.api
       .saveHousehold({
-        id: uuid(), name, zone: zone.trim(), units,
+        id: uuid(),
+        name,
+        zone: zone.trim(),
+        units,
         lookingTimes: lookingTimes.split(/[,;]/).map(padded),
         millilitresPerSpray: Number(millilitresPerSpray.replace(',', '.')),
       })
-      .pipe(finalize(() => this.saving.set(false)), takeUntilDestroyed(this.destroyRef))
+      .pipe(
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
       .subscribe({
         next: (about) => {
           this.form.markAsPristine();

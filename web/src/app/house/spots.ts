@@ -33,8 +33,16 @@ export class Spots {
   private readonly destroyRef = inject(DestroyRef);
   private readonly about = inject(AboutService);
 
-  protected readonly spots = toSignal(inject(Changes).keep(() => this.api.spots()), { initialValue: [] });
-  protected readonly kinds = Object.entries(PLACE_KINDS).map(([value, { label, minC, maxC }]) => ({ value: value as PlaceKind, label, minC, maxC }));
+  protected readonly spots = toSignal(
+    inject(Changes).keep(() => this.api.spots()),
+    { initialValue: [] },
+  );
+  protected readonly kinds = Object.entries(PLACE_KINDS).map(([value, { label, minC, maxC }]) => ({
+    value: value as PlaceKind,
+    label,
+    minC,
+    maxC,
+  }));
   protected readonly reading = signal<string | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly fieldError = fieldError;
@@ -55,6 +63,10 @@ export class Spots {
     return CAUTIONS[kind as PlaceKind] ?? null;
   }
 
+  protected dayOf(day: string): string {
+    return this.about.moments().day(Date.parse(`${day}T12:00:00Z`));
+  }
+
   protected degrees(celsius: number): string {
     const value = this.about.household().units === 'us' ? fahrenheitFromCelsius(celsius) : celsius;
     return `${Math.round(value)}`;
@@ -64,10 +76,13 @@ export class Spots {
     this.spotForm.markAllAsTouched();
     if (this.spotForm.invalid) return;
     const body = { id: uuid(), ...this.spotForm.getRawValue() } as SpotRequest;
-    this.api.addSpot(body).pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
-      next: () => this.spotForm.reset(),
-      error: (problem: ApiProblem) => this.error.set(showProblem(this.spotForm, problem)),
-    });
+    this.api
+      .addSpot(body)
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => this.spotForm.reset(),
+        error: (problem: ApiProblem) => this.error.set(showProblem(this.spotForm, problem)),
+      });
   }
 
   protected ask(spot: Spot): void {
@@ -85,10 +100,13 @@ export class Spots {
     if (high === null) maxC.setErrors({ read: true });
     this.readingForm.markAllAsTouched();
     if (this.readingForm.invalid || low === null || high === null) return;
-    this.api.addReading(spot.id, { id: uuid(), day: day.value, minC: low, maxC: high }).pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
-      next: () => this.reading.set(null),
-      error: (problem: ApiProblem) => this.error.set(showProblem(this.readingForm, problem)),
-    });
+    this.api
+      .addReading(spot.id, { id: uuid(), day: day.value, minC: low, maxC: high })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => this.reading.set(null),
+        error: (problem: ApiProblem) => this.error.set(showProblem(this.readingForm, problem)),
+      });
   }
 
   protected earlier(index: number): void {
@@ -96,8 +114,11 @@ export class Spots {
     const [moved] = ids.splice(index, 1);
     if (!moved) return;
     ids.splice(index - 1, 0, moved);
-    this.api.orderSpots({ id: uuid(), spotIds: ids }).pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
-      error: (problem: ApiProblem) => this.error.set(problem.message),
-    });
+    this.api
+      .orderSpots({ id: uuid(), spotIds: ids })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
   }
 }

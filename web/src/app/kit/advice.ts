@@ -21,12 +21,33 @@ import type { Advice as Line } from '@fresh-tuck/core';
     </ol>
   `,
   styles: `
-    ol { margin: 0; padding: 0; list-style: none; }
-    li { padding: 11px 0; border-bottom: 1px solid var(--hairline); }
-    div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; }
-    h3 { font: 700 17px/1.3 var(--text); letter-spacing: 0; }
-    b { flex: none; font-size: 15px; }
-    p { font-size: 15.5px; line-height: 1.5; }
+    ol {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      padding: 11px 0;
+      border-bottom: 1px solid var(--hairline);
+    }
+    div {
+      display: flex;
+      justify-content: space-between;
+      align-items: baseline;
+      gap: 10px;
+    }
+    h3 {
+      font: 700 17px/1.3 var(--text);
+      letter-spacing: 0;
+    }
+    b {
+      flex: none;
+      font-size: 15px;
+    }
+    p {
+      font-size: 15.5px;
+      line-height: 1.5;
+    }
   `,
 })
 export class Advice {

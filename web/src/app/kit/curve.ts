@@ -32,16 +32,51 @@ const BOTTOM = 132;
     </svg>
   `,
   styles: `
-    :host { display: block; }
-    svg { width: 100%; height: auto; overflow: visible; }
-    .grid { stroke: var(--hairline); stroke-width: 1; }
-    .label { fill: var(--ink-soft); font: 400 13px var(--text); }
-    .band { fill: var(--growth-pale); }
-    .mean { fill: none; stroke: var(--growth); stroke-width: 2.2; stroke-dasharray: 4 4; }
-    .seen { fill: none; stroke: var(--growth); stroke-width: 2.8; stroke-linejoin: round; }
-    .wanted { stroke: var(--waiting); stroke-width: 1.6; stroke-dasharray: 2 3; }
-    .wanted-text { fill: var(--waiting-word); font: 400 13px var(--text); }
-    .now { stroke: var(--ink); stroke-width: 1.6; stroke-dasharray: 2.5 3; }
+    :host {
+      display: block;
+    }
+    svg {
+      width: 100%;
+      height: auto;
+      overflow: visible;
+    }
+    .grid {
+      stroke: var(--hairline);
+      stroke-width: 1;
+    }
+    .label {
+      fill: var(--ink-soft);
+      font: 400 13px var(--text);
+    }
+    .band {
+      fill: var(--growth-pale);
+    }
+    .mean {
+      fill: none;
+      stroke: var(--growth);
+      stroke-width: 2.2;
+      stroke-dasharray: 4 4;
+    }
+    .seen {
+      fill: none;
+      stroke: var(--growth);
+      stroke-width: 2.8;
+      stroke-linejoin: round;
+    }
+    .wanted {
+      stroke: var(--waiting);
+      stroke-width: 1.6;
+      stroke-dasharray: 2 3;
+    }
+    .wanted-text {
+      fill: var(--waiting-word);
+      font: 400 13px var(--text);
+    }
+    .now {
+      stroke: var(--ink);
+      stroke-width: 1.6;
+      stroke-dasharray: 2.5 3;
+    }
   `,
 })
 export class Curve {
@@ -87,7 +122,10 @@ export class Curve {
         .y1((p) => this.y()(p.high))(this.ahead()) ?? '',
   );
   protected readonly mean = computed(
-    () => line<{ atMs: number; mean: number }>().x((p) => this.x()(p.atMs)).y((p) => this.y()(p.mean))(this.ahead()) ?? '',
+    () =>
+      line<{ atMs: number; mean: number }>()
+        .x((p) => this.x()(p.atMs))
+        .y((p) => this.y()(p.mean))(this.ahead()) ?? '',
   );
   protected readonly inWords = computed(() => {
     const { state, end } = this.answers();

@@ -8,7 +8,9 @@ import { create } from 'qrcode';
   template: `
     <div class="label">
       <b>{{ number() ?? '–' }}</b>
-      <p><strong>{{ title() }}</strong><span>{{ detail() }}</span></p>
+      <p>
+        <strong>{{ title() }}</strong><span>{{ detail() }}</span>
+      </p>
       @if (code(); as code) {
         <svg [attr.viewBox]="'0 0 ' + code.size + ' ' + code.size" width="58" role="img" aria-label="Code of this batch">
           <path [attr.d]="code.path" />
@@ -17,13 +19,41 @@ import { create } from 'qrcode';
     </div>
   `,
   styles: `
-    .label { display: flex; align-items: center; gap: 14px; min-height: 76px; padding: 8px 14px; border: 1.4px solid var(--ink); border-radius: 4px; background: var(--surface); }
-    b { font: 800 34px var(--heading); }
-    p { flex: 1; font-size: 14px; line-height: 1.35; color: var(--ink-soft); }
-    strong, span { display: block; }
-    strong { color: var(--ink); font-size: 16px; }
-    svg { flex: none; padding: 3px; background: #fff; }
-    path { fill: #000; }
+    .label {
+      display: flex;
+      align-items: center;
+      gap: 14px;
+      min-height: 76px;
+      padding: 8px 14px;
+      border: 1.4px solid var(--ink);
+      border-radius: 4px;
+      background: var(--surface);
+    }
+    b {
+      font: 800 34px var(--heading);
+    }
+    p {
+      flex: 1;
+      font-size: 14px;
+      line-height: 1.35;
+      color: var(--ink-soft);
+    }
+    strong,
+    span {
+      display: block;
+    }
+    strong {
+      color: var(--ink);
+      font-size: 16px;
+    }
+    svg {
+      flex: none;
+      padding: 3px;
+      background: #fff;
+    }
+    path {
+      fill: #000;
+    }
   `,
 })
 export class Label {

@@ -66,13 +66,40 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
     </svg>
   `,
   styles: `
-    :host { display: block; line-height: 0; }
-    svg { max-width: 100%; height: auto; }
-    .paper { fill: var(--surface); stroke: var(--ink); stroke-width: 1.6; stroke-linejoin: round; }
-    .quilt { fill: none; stroke: var(--quilt); stroke-width: 0.8; }
-    .fold { fill: var(--surface); stroke: var(--ink); stroke-width: 1.2; stroke-linejoin: round; }
-    .stub { stroke: var(--ink); stroke-width: 1.2; stroke-dasharray: 2.5 2.5; }
-    text { fill: var(--ink); font: 800 15px var(--text); }
+    :host {
+      display: block;
+      line-height: 0;
+    }
+    svg {
+      max-width: 100%;
+      height: auto;
+    }
+    .paper {
+      fill: var(--surface);
+      stroke: var(--ink);
+      stroke-width: 1.6;
+      stroke-linejoin: round;
+    }
+    .quilt {
+      fill: none;
+      stroke: var(--quilt);
+      stroke-width: 0.8;
+    }
+    .fold {
+      fill: var(--surface);
+      stroke: var(--ink);
+      stroke-width: 1.2;
+      stroke-linejoin: round;
+    }
+    .stub {
+      stroke: var(--ink);
+      stroke-width: 1.2;
+      stroke-dasharray: 2.5 2.5;
+    }
+    text {
+      fill: var(--ink);
+      font: 800 15px var(--text);
+    }
   `,
 })
 export class Parcel {
@@ -80,12 +107,20 @@ export class Parcel {
   readonly state = input.required<ParcelState>();
   readonly width = input(136);
 
-  protected readonly quilt = Array.from({ length: 11 }, (_, i) => `M${35 + i * 9} 63l${Math.min(60, 98 - i * 9)} -${Math.min(60, 98 - i * 9)}`).join('');
+  protected readonly quilt = Array.from(
+    { length: 11 },
+    (_, i) => `M${35 + i * 9} 63l${Math.min(60, 98 - i * 9)} -${Math.min(60, 98 - i * 9)}`,
+  ).join('');
   private readonly stages = computed(() => {
     const all = shownStages(this.state());
     if (all.length <= MOST_DRAWN) return all;
-    const order = all.map((seed, index) => ({ seed, index })).sort((a, b) => Number(a.seed.moved) - Number(b.seed.moved) || URGENCY[a.seed.stage] - URGENCY[b.seed.stage]);
-    return order.slice(0, MOST_DRAWN).sort((a, b) => a.index - b.index).map(({ seed }) => seed);
+    const order = all
+      .map((seed, index) => ({ seed, index }))
+      .sort((a, b) => Number(a.seed.moved) - Number(b.seed.moved) || URGENCY[a.seed.stage] - URGENCY[b.seed.stage]);
+    return order
+      .slice(0, MOST_DRAWN)
+      .sort((a, b) => a.index - b.index)
+      .map(({ seed }) => seed);
   });
   private readonly rows = computed(() => (this.stages().length <= 4 ? 1 : this.stages().length <= 8 ? 2 : 3));
   protected readonly size = computed(() => [17, 15, 12][this.rows() - 1] ?? 12);

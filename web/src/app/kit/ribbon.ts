@@ -50,17 +50,56 @@ interface Mark {
     </svg>
   `,
   styles: `
-    :host { display: block; line-height: 0; }
-    svg { max-width: 100%; height: auto; overflow: visible; }
-    .window { fill: var(--growth-pale); stroke: var(--growth); stroke-width: 1.2; }
-    .edge { stroke: var(--trouble); stroke-width: 3; }
-    .spine { stroke: var(--ink-soft); stroke-width: 1.6; fill: none; }
-    .chance { fill: var(--waiting-pale); stroke: var(--waiting); stroke-width: 1.5; stroke-linejoin: round; }
-    .nothing { fill: var(--paper); stroke: var(--ink-soft); stroke-width: 1.7; }
-    .seen { fill: var(--growth); }
-    .seen-text { fill: var(--paper); font: 700 11.5px var(--text); }
-    .now { stroke: var(--ink); stroke-width: 1.7; stroke-dasharray: 2.5 3; }
-    .label { fill: var(--ink-soft); font: 400 13px var(--text); }
+    :host {
+      display: block;
+      line-height: 0;
+    }
+    svg {
+      max-width: 100%;
+      height: auto;
+      overflow: visible;
+    }
+    .window {
+      fill: var(--growth-pale);
+      stroke: var(--growth);
+      stroke-width: 1.2;
+    }
+    .edge {
+      stroke: var(--trouble);
+      stroke-width: 3;
+    }
+    .spine {
+      stroke: var(--ink-soft);
+      stroke-width: 1.6;
+      fill: none;
+    }
+    .chance {
+      fill: var(--waiting-pale);
+      stroke: var(--waiting);
+      stroke-width: 1.5;
+      stroke-linejoin: round;
+    }
+    .nothing {
+      fill: var(--paper);
+      stroke: var(--ink-soft);
+      stroke-width: 1.7;
+    }
+    .seen {
+      fill: var(--growth);
+    }
+    .seen-text {
+      fill: var(--paper);
+      font: 700 11.5px var(--text);
+    }
+    .now {
+      stroke: var(--ink);
+      stroke-width: 1.7;
+      stroke-dasharray: 2.5 3;
+    }
+    .label {
+      fill: var(--ink-soft);
+      font: 400 13px var(--text);
+    }
   `,
 })
 export class Ribbon {
@@ -118,11 +157,13 @@ export class Ribbon {
     ].filter((point, index, all) => index === 0 || point.x > (all[index - 1]?.x ?? -1));
     const last = points.at(-1);
     if (last && last.x < this.width() - 1) points.push({ x: this.width() - 1, half: last.half });
-    return area<{ x: number; half: number }>()
-      .x((p) => p.x)
-      .y0((p) => MIDDLE + p.half)
-      .y1((p) => MIDDLE - p.half)
-      .curve(curveBasis)(points) ?? '';
+    return (
+      area<{ x: number; half: number }>()
+        .x((p) => p.x)
+        .y0((p) => MIDDLE + p.half)
+        .y1((p) => MIDDLE - p.half)
+        .curve(curveBasis)(points) ?? ''
+    );
   });
   protected readonly inWords = computed(() => {
     const { state, answers } = { state: this.answers().state, answers: this.answers() };

@@ -39,16 +39,54 @@ export function rootPath(fromX: number, lengthMm: number): string {
     </svg:g>
   `,
   styles: `
-    .body { fill: var(--seed); stroke: var(--seed-edge); stroke-width: 0.55; }
-    .body.rotten { fill: var(--trouble-pale); stroke: var(--trouble); stroke-dasharray: 1.3 0.8; }
-    .root, .root-edge, .split, .hatch { fill: none; stroke-linecap: round; stroke-linejoin: round; }
-    .root { stroke: var(--radicle); }
-    .root-edge { stroke: var(--seed-edge); }
-    .split { stroke: var(--seed-edge); stroke-width: 0.7; }
-    .hatch { stroke: var(--trouble); stroke-width: 0.45; }
-    .leaf { fill: var(--growth); stroke: var(--growth-word); stroke-width: 0.4; }
-    .dimple { fill: none; stroke: var(--edge); stroke-width: 0.5; stroke-dasharray: 0.9 0.9; }
-    @media (prefers-color-scheme: dark) { .root-edge { stroke: #5f5230; } }
+    .body {
+      fill: var(--seed);
+      stroke: var(--seed-edge);
+      stroke-width: 0.55;
+    }
+    .body.rotten {
+      fill: var(--trouble-pale);
+      stroke: var(--trouble);
+      stroke-dasharray: 1.3 0.8;
+    }
+    .root,
+    .root-edge,
+    .split,
+    .hatch {
+      fill: none;
+      stroke-linecap: round;
+      stroke-linejoin: round;
+    }
+    .root {
+      stroke: var(--radicle);
+    }
+    .root-edge {
+      stroke: var(--seed-edge);
+    }
+    .split {
+      stroke: var(--seed-edge);
+      stroke-width: 0.7;
+    }
+    .hatch {
+      stroke: var(--trouble);
+      stroke-width: 0.45;
+    }
+    .leaf {
+      fill: var(--growth);
+      stroke: var(--growth-word);
+      stroke-width: 0.4;
+    }
+    .dimple {
+      fill: none;
+      stroke: var(--edge);
+      stroke-width: 0.5;
+      stroke-dasharray: 0.9 0.9;
+    }
+    @media (prefers-color-scheme: dark) {
+      .root-edge {
+        stroke: #5f5230;
+      }
+    }
   `,
 })
 export class SeedDrawing {

@@ -84,21 +84,75 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
     </svg>
   `,
   styles: `
-    :host { display: block; line-height: 0; }
-    svg { width: 100%; height: auto; touch-action: manipulation; user-select: none; }
-    .paper { fill: var(--surface); stroke: var(--ink); stroke-width: 0.45; }
-    .quilt { fill: none; stroke: var(--quilt); stroke-width: 0.35; }
-    .crease { stroke: var(--hairline); stroke-width: 0.5; stroke-dasharray: 2 1.6; }
-    .target { fill: transparent; }
-    .live { cursor: pointer; }
-    .live:hover .target { fill: var(--chosen); fill-opacity: 0.6; }
-    .place:focus { outline: none; }
-    .place:focus-visible .target { stroke: var(--water); stroke-width: 0.9; fill: var(--chosen); }
-    .fresh { fill: none; stroke: var(--ink); stroke-width: 0.55; stroke-dasharray: 1.4 1.1; }
-    .room { fill: var(--growth-pale); fill-opacity: 0.55; }
-    .length { fill: var(--ink); font: 700 3.9px var(--text); paint-order: stroke; stroke: var(--surface); stroke-width: 1px; }
-    .scale { stroke: var(--ink-soft); stroke-width: 0.4; fill: none; }
-    .scale-text { fill: var(--ink-soft); font: 400 3.8px var(--text); }
+    :host {
+      display: block;
+      line-height: 0;
+    }
+    svg {
+      width: 100%;
+      height: auto;
+      touch-action: manipulation;
+      user-select: none;
+    }
+    .paper {
+      fill: var(--surface);
+      stroke: var(--ink);
+      stroke-width: 0.45;
+    }
+    .quilt {
+      fill: none;
+      stroke: var(--quilt);
+      stroke-width: 0.35;
+    }
+    .crease {
+      stroke: var(--hairline);
+      stroke-width: 0.5;
+      stroke-dasharray: 2 1.6;
+    }
+    .target {
+      fill: transparent;
+    }
+    .live {
+      cursor: pointer;
+    }
+    .live:hover .target {
+      fill: var(--chosen);
+      fill-opacity: 0.6;
+    }
+    .place:focus {
+      outline: none;
+    }
+    .place:focus-visible .target {
+      stroke: var(--water);
+      stroke-width: 0.9;
+      fill: var(--chosen);
+    }
+    .fresh {
+      fill: none;
+      stroke: var(--ink);
+      stroke-width: 0.55;
+      stroke-dasharray: 1.4 1.1;
+    }
+    .room {
+      fill: var(--growth-pale);
+      fill-opacity: 0.55;
+    }
+    .length {
+      fill: var(--ink);
+      font: 700 3.9px var(--text);
+      paint-order: stroke;
+      stroke: var(--surface);
+      stroke-width: 1px;
+    }
+    .scale {
+      stroke: var(--ink-soft);
+      stroke-width: 0.4;
+      fill: none;
+    }
+    .scale-text {
+      fill: var(--ink-soft);
+      font: 400 3.8px var(--text);
+    }
   `,
 })
 export class Towel {
@@ -121,7 +175,9 @@ export class Towel {
 
   private readonly layout = computed(() => layOut(this.seeds().length, this.widthMm(), this.heightMm()));
   protected readonly room = computed(() => this.roomMm() > 0);
-  protected readonly drawnMm = computed(() => Math.min(Math.max(this.seedLengthMm() * 1.5, LEAST_DRAWN_MM), this.layout().nearestMm * 0.45, 14));
+  protected readonly drawnMm = computed(() =>
+    Math.min(Math.max(this.seedLengthMm() * 1.5, LEAST_DRAWN_MM), this.layout().nearestMm * 0.45, 14),
+  );
   protected readonly targetMm = computed(() => Math.min(12, Math.max(this.layout().nearestMm / 2 - 0.5, 4.8)));
   protected readonly ringMm = computed(() => Math.min(this.drawnMm() * 1.05 + 2, this.targetMm()));
   protected readonly label = computed(() => `Towel with ${this.seeds().length} seeds`);

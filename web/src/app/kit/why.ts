@@ -19,10 +19,22 @@ let nextId = 1;
     }
   `,
   styles: `
-    :host { display: inline; }
-    button { min-height: 24px; }
-    ul { margin: 8px 0 4px; padding: 0 0 0 18px; color: var(--ink-soft); font-size: 14px; line-height: 1.45; }
-    li { margin: 3px 0; }
+    :host {
+      display: inline;
+    }
+    button {
+      min-height: 24px;
+    }
+    ul {
+      margin: 8px 0 4px;
+      padding: 0 0 0 18px;
+      color: var(--ink-soft);
+      font-size: 14px;
+      line-height: 1.45;
+    }
+    li {
+      margin: 3px 0;
+    }
   `,
 })
 export class Why {

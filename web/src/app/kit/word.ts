@@ -24,7 +24,8 @@ const BELOW: ConnectedPosition[] = [
       [attr.aria-label]="label() + ': ' + text()"
       aria-haspopup="dialog"
       (click)="open.set(!open())"
-    >{{ text() }}</button><ng-template
+    >
+      {{ text() }}</button><ng-template
       cdkConnectedOverlay
       [cdkConnectedOverlayOrigin]="origin"
       [cdkConnectedOverlayOpen]="open()"
@@ -43,11 +44,44 @@ const BELOW: ConnectedPosition[] = [
     </ng-template>
   `,
   styles: `
-    button:not(.done) { display: inline; padding: 0 5px 1px; border: 0; border-bottom: 2.5px dashed var(--growth); border-radius: 5px 5px 0 0; background: var(--surface); color: inherit; font: inherit; font-weight: 700; text-align: left; cursor: pointer; }
-    button.fixed { border-bottom-style: solid; background: var(--chosen); }
-    button.missing { border-bottom-color: var(--trouble); color: var(--trouble-word); }
-    .panel { display: grid; gap: 12px; width: min(360px, calc(100vw - 24px)); max-height: min(70vh, 520px); overflow: auto; padding: 18px; border: 1.5px solid var(--ink); border-radius: 10px; background: var(--surface); color: var(--ink); font: 400 16px/1.5 var(--text); }
-    .done { min-height: 44px; justify-self: end; }
+    button:not(.done) {
+      display: inline;
+      padding: 0 5px 1px;
+      border: 0;
+      border-bottom: 2.5px dashed var(--growth);
+      border-radius: 5px 5px 0 0;
+      background: var(--surface);
+      color: inherit;
+      font: inherit;
+      font-weight: 700;
+      text-align: left;
+      cursor: pointer;
+    }
+    button.fixed {
+      border-bottom-style: solid;
+      background: var(--chosen);
+    }
+    button.missing {
+      border-bottom-color: var(--trouble);
+      color: var(--trouble-word);
+    }
+    .panel {
+      display: grid;
+      gap: 12px;
+      width: min(360px, calc(100vw - 24px));
+      max-height: min(70vh, 520px);
+      overflow: auto;
+      padding: 18px;
+      border: 1.5px solid var(--ink);
+      border-radius: 10px;
+      background: var(--surface);
+      color: var(--ink);
+      font: 400 16px/1.5 var(--text);
+    }
+    .done {
+      min-height: 44px;
+      justify-self: end;
+    }
   `,
 })
 export class Word {

@@ -139,7 +139,7 @@ export function towelSeeds(batch: Batch, before: ParcelState, draft: Draft): Tow
       seed,
       stage: touched?.stage ?? stage,
       moved,
-      rootMm: touched ? touched.rootMm : estimated(batch, seed) ?? measuredMm,
+      rootMm: touched ? touched.rootMm : (estimated(batch, seed) ?? measuredMm),
       fresh: touched !== undefined,
     };
   });

@@ -23,8 +23,23 @@ import { STAGE_WORDS } from '../kit/towel';
     </ul>
   `,
   styles: `
-    ul { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 6px 14px; margin: 0; padding: 0; list-style: none; color: var(--ink-soft); font-size: 14px; }
-    li { display: grid; justify-items: center; gap: 1px; line-height: 1.3; }
+    ul {
+      display: flex;
+      flex-wrap: wrap;
+      justify-content: space-between;
+      gap: 6px 14px;
+      margin: 0;
+      padding: 0;
+      list-style: none;
+      color: var(--ink-soft);
+      font-size: 14px;
+    }
+    li {
+      display: grid;
+      justify-items: center;
+      gap: 1px;
+      line-height: 1.3;
+    }
   `,
 })
 export class Legend {

@@ -42,10 +42,19 @@ export class Move {
   });
   protected readonly countedMost = computed(() => this.batch().answers.state.counted.reduce((sum, { count }) => sum + count, 0));
   /** What was just seen and is ready is proposed; every one can be taken out or added. */
-  protected readonly chosen = linkedSignal<ReadonlySet<number>>(() => new Set(this.showing().filter(({ ready }) => ready).map(({ seed }) => seed)));
+  protected readonly chosen = linkedSignal<ReadonlySet<number>>(
+    () =>
+      new Set(
+        this.showing()
+          .filter(({ ready }) => ready)
+          .map(({ seed }) => seed),
+      ),
+  );
   protected readonly uncounted = linkedSignal(() => {
     const { roots, nowMs } = this.batch().answers;
-    return roots.filter(({ seeds, readyMs }) => seeds.length === 0 && readyMs <= nowMs + 1_800_000).reduce((sum, { count }) => sum + count, 0);
+    return roots
+      .filter(({ seeds, readyMs }) => seeds.length === 0 && readyMs <= nowMs + 1_800_000)
+      .reduce((sum, { count }) => sum + count, 0);
   });
   protected readonly destination = signal<MoveRequest['destination'] | null>(null);
   protected readonly saving = signal(false);
@@ -53,7 +62,9 @@ export class Move {
   /** Labels given, once it is saved. */
   protected readonly labels = signal<{ number: number; seed: number | null }[] | null>(null);
   protected readonly count = computed(() => this.chosen().size + this.uncounted());
-  protected readonly how = computed(() => this.batch().judgement.advice.find(({ kind }) => kind === 'move' || kind === 'rescue')?.text ?? '');
+  protected readonly how = computed(
+    () => this.batch().judgement.advice.find(({ kind }) => kind === 'move' || kind === 'rescue')?.text ?? '',
+  );
 
   protected toggle(seed: number): void {
     const next = new Set(this.chosen());
@@ -71,12 +82,22 @@ export class Move {
       this.error.set('Say where they go: a cup, a cell or a pot.');
       return;
     }
-    const body: MoveRequest = { id: uuid(), at: null, seeds: [...this.chosen()].sort((a, b) => a - b), uncounted: this.uncounted(), destination, who: null };
+    const body: MoveRequest = {
+      id: uuid(),
+      at: null,
+      seeds: [...this.chosen()].sort((a, b) => a - b),
+      uncounted: this.uncounted(),
+      destination,
+      who: null,
+    };
     const known = new Set(this.batch().cups.map(({ number }) => number));
     this.saving.set(true);
     this.api
       .addMove(this.batch().id, body)
-      .pipe(finalize(() => this.saving.set(false)), takeUntilDestroyed(this.destroyRef))
+      .pipe(
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
       .subscribe({
         next: (batch) => this.labels.set(batch.cups.filter(({ number }) => !known.has(number))),
         error: (problem: ApiProblem) => this.error.set(problem.message),

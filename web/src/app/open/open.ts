@@ -18,13 +18,32 @@ import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
 import { Towel } from '../kit/towel';
 import { Why } from '../kit/why';
-import { advance, draftFrom, draftLook, emptyDraft, lookRequest, mark, mostCounted, newTips, saysSomething, towelSeeds, type Damp, type Draft } from './draft';
+import {
+  advance,
+  draftFrom,
+  draftLook,
+  emptyDraft,
+  lookRequest,
+  mark,
+  mostCounted,
+  newTips,
+  saysSomething,
+  towelSeeds,
+  type Damp,
+  type Draft,
+} from './draft';
 import { Legend } from './legend';
 import { Move } from './move';
 import { Peek } from './peek';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
 
-const TROUBLE_WORDS: Record<Trouble, string> = { fuzz: 'fuzz', threads: 'threads', soft_seed: 'soft seed', smell: 'smell', too_hot: 'too hot' };
+const TROUBLE_WORDS: Record<Trouble, string> = {
+  fuzz: 'fuzz',
+  threads: 'threads',
+  soft_seed: 'soft seed',
+  smell: 'smell',
+  too_hot: 'too hot',
+};
 
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
@@ -122,7 +141,9 @@ export class OpenScreen {
     const index = ids.indexOf(this.batchId());
     return index < 0 ? null : { index: index + 1, of: ids.length };
   });
-  protected readonly title = computed(() => (this.correcting() ? 'Correct a look' : this.place() ? `${this.partOfDay()} round` : 'Open a parcel'));
+  protected readonly title = computed(() =>
+    this.correcting() ? 'Correct a look' : this.place() ? `${this.partOfDay()} round` : 'Open a parcel',
+  );
   private readonly partOfDay = computed(() => {
     const part = this.about.moments().partOfDay;
     return part.charAt(0).toUpperCase() + part.slice(1);
@@ -188,7 +209,9 @@ export class OpenScreen {
   }
 
   protected nothingNew(): void {
-    this.change((draft) => (draft.nothingNew ? { ...draft, nothingNew: false } : { ...draft, nothingNew: true, counted: 0, marks: new Map() }));
+    this.change((draft) =>
+      draft.nothingNew ? { ...draft, nothingNew: false } : { ...draft, nothingNew: true, counted: 0, marks: new Map() },
+    );
   }
 
   protected feel(damp: Damp): void {
@@ -238,23 +261,43 @@ export class OpenScreen {
       return;
     }
     const lookBefore = this.correcting() ? null : batch.lastLookId;
-    this.send(lookRequest(draft, before, { id: uuid(), via: draft.via, basedOn: lookBefore, supersedes: this.correcting() ? (this.correct() ?? null) : null, who: null }), true);
+    this.send(
+      lookRequest(draft, before, {
+        id: uuid(),
+        via: draft.via,
+        basedOn: lookBefore,
+        supersedes: this.correcting() ? (this.correct() ?? null) : null,
+        who: null,
+      }),
+      true,
+    );
   }
 
   protected skip(): void {
     const before = this.before();
-    if (before) this.send(lookRequest(emptyDraft(null), before, { id: uuid(), via: 'skipped', basedOn: null, supersedes: null, who: null }), false);
+    if (before)
+      this.send(lookRequest(emptyDraft(null), before, { id: uuid(), via: 'skipped', basedOn: null, supersedes: null, who: null }), false);
   }
 
   private send(body: ReturnType<typeof lookRequest>, mayMove: boolean): void {
     this.saving.set(true);
     this.api
       .addLook(this.batchId(), body)
-      .pipe(finalize(() => this.saving.set(false)), takeUntilDestroyed(this.destroyRef))
+      .pipe(
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
       .subscribe({
         next: (batch) => {
-          this.offerUndo(batch, body.id, body.via === 'skipped' ? `${batch.number} skipped, not opened.` : `Look at ${batch.number} saved.`);
-          const due = batch.judgement.verdict === 'move' || batch.judgement.verdict === 'rescue' || batch.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
+          this.offerUndo(
+            batch,
+            body.id,
+            body.via === 'skipped' ? `${batch.number} skipped, not opened.` : `Look at ${batch.number} saved.`,
+          );
+          const due =
+            batch.judgement.verdict === 'move' ||
+            batch.judgement.verdict === 'rescue' ||
+            batch.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
           if (mayMove && due) {
             this.batch.set(batch);
             this.draft.set(emptyDraft(this.draft().via));

@@ -12,19 +12,38 @@ import { Towel, type TowelSeed } from '../kit/towel';
   imports: [Towel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button type="button" class="quiet" [attr.aria-expanded]="open()" (click)="toggle()">Demo: {{ open() ? 'fold it again' : 'what lies in the bag?' }}</button>
+    <button type="button" class="quiet" [attr.aria-expanded]="open()" (click)="toggle()">
+      Demo: {{ open() ? 'fold it again' : 'what lies in the bag?' }}
+    </button>
     @if (open() && seeds().length > 0) {
       <div class="shown">
-        <ft-towel [seeds]="seeds()" [widthMm]="batch().widthMm" [heightMm]="batch().heightMm" [seedLengthMm]="batch().facts.crop.seed.lengthMm" [lengthText]="lengthText()" />
+        <ft-towel
+          [seeds]="seeds()"
+          [widthMm]="batch().widthMm"
+          [heightMm]="batch().heightMm"
+          [seedLengthMm]="batch().facts.crop.seed.lengthMm"
+          [lengthText]="lengthText()"
+        />
         <p class="soft">This is what you would see. Report it above, as you would with wet hands.</p>
       </div>
     }
   `,
   styles: `
-    :host { display: block; margin-top: 10px; }
-    button { min-height: 32px; }
-    .shown { max-width: 340px; margin-top: 8px; }
-    p { margin-top: 6px; line-height: 1.4; }
+    :host {
+      display: block;
+      margin-top: 10px;
+    }
+    button {
+      min-height: 32px;
+    }
+    .shown {
+      max-width: 340px;
+      margin-top: 8px;
+    }
+    p {
+      margin-top: 6px;
+      line-height: 1.4;
+    }
   `,
 })
 export class Peek {
@@ -39,9 +58,17 @@ export class Peek {
     ),
   );
   protected readonly seeds = computed<TowelSeed[]>(() => {
-    const moved = new Set(this.batch().answers.state.seeds.filter((seed) => seed.moved).map(({ seed }) => seed));
+    const moved = new Set(
+      this.batch()
+        .answers.state.seeds.filter((seed) => seed.moved)
+        .map(({ seed }) => seed),
+    );
     return (this.truth()?.seeds ?? []).map(({ seed, stage, rootMm }) => ({
-      seed, stage: stage as SeedStage, moved: moved.has(seed), rootMm: rootMm !== null && rootMm >= 4 ? rootMm : null, fresh: false,
+      seed,
+      stage: stage as SeedStage,
+      moved: moved.has(seed),
+      rootMm: rootMm !== null && rootMm >= 4 ? rootMm : null,
+      fresh: false,
     }));
   });
 

@@ -31,7 +31,15 @@ export interface SeedSheetData {
     @if (chosen() === 'root' || chosen() === 'leaves' || chosen() === 'tip') {
       <label>
         Root length, if you measured it
-        <input #length inputmode="text" [value]="data.rootMm ?? ''" placeholder="12 mm or 1/2 in" (input)="typed.set(length.value)" [attr.aria-invalid]="error() !== null" aria-describedby="length-error" />
+        <input
+          #length
+          inputmode="text"
+          [value]="data.rootMm ?? ''"
+          placeholder="12 mm or 1/2 in"
+          (input)="typed.set(length.value)"
+          [attr.aria-invalid]="error() !== null"
+          aria-describedby="length-error"
+        />
       </label>
       <p class="error" id="length-error">{{ error() ?? '' }}</p>
     }
@@ -41,12 +49,41 @@ export interface SeedSheetData {
     </div>
   `,
   styles: `
-    :host { display: block; padding: 22px 8px 10px; }
-    .stages { display: grid; grid-template-columns: repeat(auto-fill, minmax(104px, 1fr)); gap: 10px; margin: 14px 0; }
-    .choice { flex-direction: column; gap: 2px; min-height: 72px; }
-    label { display: grid; gap: 6px; font-weight: 700; }
-    input { min-height: 48px; padding: 0 14px; border: 1px solid var(--edge); border-radius: 10px; background: var(--surface); color: var(--ink); font: 400 16px var(--text); }
-    .foot { display: flex; justify-content: space-between; gap: 12px; margin-top: 16px; }
+    :host {
+      display: block;
+      padding: 22px 8px 10px;
+    }
+    .stages {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+      gap: 10px;
+      margin: 14px 0;
+    }
+    .choice {
+      flex-direction: column;
+      gap: 2px;
+      min-height: 72px;
+    }
+    label {
+      display: grid;
+      gap: 6px;
+      font-weight: 700;
+    }
+    input {
+      min-height: 48px;
+      padding: 0 14px;
+      border: 1px solid var(--edge);
+      border-radius: 10px;
+      background: var(--surface);
+      color: var(--ink);
+      font: 400 16px var(--text);
+    }
+    .foot {
+      display: flex;
+      justify-content: space-between;
+      gap: 12px;
+      margin-top: 16px;
+    }
   `,
 })
 export class SeedSheet {

@@ -48,15 +48,21 @@ export class SeedsScreen {
   protected readonly matching = computed(() => {
     const typed = this.typed();
     const text = (typeof typed === 'string' ? typed : typed.name).trim().toLowerCase();
-    return this.crops().filter(({ name, otherNames, latin }) => [name, ...otherNames, latin].some((known) => known.toLowerCase().includes(text)));
+    return this.crops().filter(({ name, otherNames, latin }) =>
+      [name, ...otherNames, latin].some((known) => known.toLowerCase().includes(text)),
+    );
   });
 
-  protected readonly nameOf = (crop: string | CropSummary | null): string => (typeof crop === 'string' || crop === null ? (crop ?? '') : crop.name);
+  protected readonly nameOf = (crop: string | CropSummary | null): string =>
+    typeof crop === 'string' || crop === null ? (crop ?? '') : crop.name;
 
   protected save(): void {
     const { crop, variety, year, source, printedRatePercent, seedCount, dressed } = this.form.getRawValue();
     const name = this.nameOf(crop).trim().toLowerCase();
-    const known = typeof crop === 'string' ? this.crops().find((other) => [other.name, ...other.otherNames].some((one) => one.toLowerCase() === name)) : crop;
+    const known =
+      typeof crop === 'string'
+        ? this.crops().find((other) => [other.name, ...other.otherNames].some((one) => one.toLowerCase() === name))
+        : crop;
     if (!known) this.form.controls.crop.setErrors({ unknown: true });
     this.form.markAllAsTouched();
     if (this.form.invalid || !known) return;
@@ -64,8 +70,14 @@ export class SeedsScreen {
     const id = uuid();
     this.api
       .addPacket({
-        id, cropId: known.id, variety, year: number(year), source: source.trim() || null,
-        printedRatePercent: number(printedRatePercent), seedCount: number(seedCount), dressed,
+        id,
+        cropId: known.id,
+        variety,
+        year: number(year),
+        source: source.trim() || null,
+        printedRatePercent: number(printedRatePercent),
+        seedCount: number(seedCount),
+        dressed,
       })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({

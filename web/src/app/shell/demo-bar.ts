@@ -11,21 +11,63 @@ import { Api } from '../data/api.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <aside [class.bare]="bare()" aria-label="Demo">
-      <span class="what"><b>Demo</b><span class="long">, an invented household. Its clock says</span> {{ about.moments().short(about.nowMs()) }}.</span>
+      <span class="what"
+        ><b>Demo</b><span class="long">, an invented household. Its clock says</span> {{ about.moments().short(about.nowMs()) }}.</span
+      >
       <button type="button" [disabled]="busy()" (click)="step()">Half a day on</button>
       <button type="button" [disabled]="busy()" (click)="reset()">Begin again</button>
     </aside>
   `,
   styles: `
-    aside { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 18px; padding: 2px 28px; border-top: 1px solid var(--hairline); background: var(--waiting-pale); color: var(--waiting-word); font-size: 14px; }
-    .what { flex: 1; }
-    button { min-height: 36px; padding: 0 6px; border: 0; background: none; color: inherit; font: 700 14px var(--text); text-decoration: underline; text-underline-offset: 3px; cursor: pointer; }
-    @media (max-width: 720px) {
-      aside { order: -1; padding: 0 16px; border-top: 0; border-bottom: 1px solid var(--hairline); font-size: 13px; gap: 0 10px; position: absolute; inset: 0 0 auto; z-index: 5; }
-      aside.bare { display: none; }
-      .long { display: none; }
+    aside {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 4px 18px;
+      padding: 2px 28px;
+      border-top: 1px solid var(--hairline);
+      background: var(--waiting-pale);
+      color: var(--waiting-word);
+      font-size: 14px;
     }
-    @media print { aside { display: none; } }
+    .what {
+      flex: 1;
+    }
+    button {
+      min-height: 36px;
+      padding: 0 6px;
+      border: 0;
+      background: none;
+      color: inherit;
+      font: 700 14px var(--text);
+      text-decoration: underline;
+      text-underline-offset: 3px;
+      cursor: pointer;
+    }
+    @media (max-width: 720px) {
+      aside {
+        order: -1;
+        padding: 0 16px;
+        border-top: 0;
+        border-bottom: 1px solid var(--hairline);
+        font-size: 13px;
+        gap: 0 10px;
+        position: absolute;
+        inset: 0 0 auto;
+        z-index: 5;
+      }
+      aside.bare {
+        display: none;
+      }
+      .long {
+        display: none;
+      }
+    }
+    @media print {
+      aside {
+        display: none;
+      }
+    }
   `,
 })
 export class DemoBar {
@@ -40,7 +82,10 @@ export class DemoBar {
     this.busy.set(true);
     this.api
       .stepDemo()
-      .pipe(finalize(() => this.busy.set(false)), takeUntilDestroyed(this.destroyRef))
+      .pipe(
+        finalize(() => this.busy.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
       .subscribe();
   }
 
@@ -48,7 +93,10 @@ export class DemoBar {
     this.busy.set(true);
     this.api
       .resetDemo()
-      .pipe(finalize(() => this.busy.set(false)), takeUntilDestroyed(this.destroyRef))
+      .pipe(
+        finalize(() => this.busy.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
       // Everything on the screen belongs to the old household.
       .subscribe(() => void this.router.navigateByUrl('/').then(() => location.reload()));
   }

@@ -26,7 +26,11 @@ export class TodayScreen {
   private readonly router = inject(Router);
   private readonly round = inject(RoundService);
   protected readonly about = inject(AboutService);
-  protected readonly today = toSignal(inject(Changes).keep(() => this.api.today()).pipe(retry({ delay: 3000 })));
+  protected readonly today = toSignal(
+    inject(Changes)
+      .keep(() => this.api.today())
+      .pipe(retry({ delay: 3000 })),
+  );
 
   protected readonly count = computed(() => this.today()?.stations.reduce((sum, { stops }) => sum + stops.length, 0) ?? 0);
   protected readonly headline = computed(() => {

@@ -22,7 +22,9 @@ export const PREPARATION_WORDS: Record<Preparation, string> = {
 
 /** A preparation as the sentence names it, with the crop's hours where it is a soak. */
 export function preparationText(step: Preparation, soakHours: readonly [number, number]): string {
-  return step === 'soak' && soakHours[1] > 0 ? `${soakHours[0] === soakHours[1] ? soakHours[0] : `${soakHours[0]} to ${soakHours[1]}`} h soak` : PREPARATION_WORDS[step];
+  return step === 'soak' && soakHours[1] > 0
+    ? `${soakHours[0] === soakHours[1] ? soakHours[0] : `${soakHours[0]} to ${soakHours[1]}`} h soak`
+    : PREPARATION_WORDS[step];
 }
 
 /** Folded panes that fit common bags, mm. */

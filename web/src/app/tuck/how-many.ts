@@ -16,14 +16,39 @@ import type { Plan } from '../data/forecast.messages';
     </svg>
   `,
   styles: `
-    :host { display: block; }
-    svg { width: 100%; height: auto; }
-    rect { fill: var(--hairline); }
-    .chosen { fill: var(--growth); }
-    text { fill: var(--ink-soft); font: 400 14px var(--text); }
-    .chance { fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; }
-    .strong { fill: var(--ink); font-weight: 700; }
-    .line { stroke: var(--waiting); stroke-width: 1.8; stroke-dasharray: 2.5 3; }
+    :host {
+      display: block;
+    }
+    svg {
+      width: 100%;
+      max-width: 400px;
+      height: auto;
+    }
+    rect {
+      fill: var(--hairline);
+    }
+    .chosen {
+      fill: var(--growth);
+    }
+    text {
+      fill: var(--ink-soft);
+      font: 400 14px var(--text);
+    }
+    .chance {
+      fill: var(--ink);
+      paint-order: stroke;
+      stroke: var(--paper);
+      stroke-width: 4px;
+    }
+    .strong {
+      fill: var(--ink);
+      font-weight: 700;
+    }
+    .line {
+      stroke: var(--waiting);
+      stroke-width: 1.8;
+      stroke-dasharray: 2.5 3;
+    }
   `,
 })
 export class HowMany {
@@ -33,7 +58,10 @@ export class HowMany {
   protected readonly level = computed(() => 150 - this.sureness() * 120);
   protected readonly bars = computed(() => {
     const { chances, seeds } = this.plan();
-    const at = Math.max(chances.findIndex((chance) => chance.seeds === seeds), 0);
+    const at = Math.max(
+      chances.findIndex((chance) => chance.seeds === seeds),
+      0,
+    );
     const from = Math.max(Math.min(at - 3, chances.length - 6), 0);
     return chances.slice(from, from + 6).map(({ seeds: number, chance }, index) => ({
       seeds: number,
@@ -43,5 +71,9 @@ export class HowMany {
       percent: Math.round(chance * 100),
     }));
   });
-  protected readonly inWords = computed(() => this.bars().map(({ seeds, percent }) => `${seeds} seeds: ${percent} in 100`).join(', '));
+  protected readonly inWords = computed(() =>
+    this.bars()
+      .map(({ seeds, percent }) => `${seeds} seeds: ${percent} in 100`)
+      .join(', '),
+  );
 }

@@ -4,7 +4,6 @@ import { RouterLink } from '@angular/router';
 import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchRequest, BatchWithJournal, Packet } from '@fresh-tuck/contract';
-import type { Crop } from '@fresh-tuck/core';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
@@ -40,8 +39,14 @@ export class TuckScreen {
   readonly packet = input<string>();
 
   protected readonly packets = toSignal(this.changes.keep(() => this.api.packets()));
-  protected readonly spots = toSignal(this.changes.keep(() => this.api.spots()), { initialValue: [] });
-  protected readonly holders = toSignal(this.changes.keep(() => this.api.holders()), { initialValue: [] });
+  protected readonly spots = toSignal(
+    this.changes.keep(() => this.api.spots()),
+    { initialValue: [] },
+  );
+  protected readonly holders = toSignal(
+    this.changes.keep(() => this.api.holders()),
+    { initialValue: [] },
+  );
 
   protected readonly closures = Object.entries(CLOSURE_WORDS) as [Closure, (typeof CLOSURE_WORDS)[Closure]][];
   protected readonly preparations = Object.entries(PREPARATION_WORDS) as [Preparation, string][];
@@ -132,13 +137,28 @@ export class TuckScreen {
     return left !== null && this.seeds() > left ? left : null;
   });
   protected readonly towelSeeds = computed<TowelSeed[]>(() =>
-    Array.from({ length: Math.min(this.seeds(), SEED_LIMIT) }, (_, index) => ({ seed: index + 1, stage: 'quiet', moved: false, rootMm: null, fresh: false })),
+    Array.from({ length: Math.min(this.seeds(), SEED_LIMIT) }, (_, index) => ({
+      seed: index + 1,
+      stage: 'quiet',
+      moved: false,
+      rootMm: null,
+      fresh: false,
+    })),
   );
   protected readonly steps = computed(() => {
     const crop = this.crop();
     const plan = this.plan();
     return crop && plan
-      ? worktop({ crop, seeds: this.seeds(), dose: plan.dose, prepared: this.prepared(), chillDays: this.chillDays(), closure: this.holder()?.closure ?? this.closure(), dressed: this.chosen()?.dressed ?? false, units: this.about.household().units })
+      ? worktop({
+          crop,
+          seeds: this.seeds(),
+          dose: plan.dose,
+          prepared: this.prepared(),
+          chillDays: this.chillDays(),
+          closure: this.holder()?.closure ?? this.closure(),
+          dressed: this.chosen()?.dressed ?? false,
+          units: this.about.household().units,
+        })
       : [];
   });
   protected readonly first = computed(() => {
@@ -160,7 +180,7 @@ export class TuckScreen {
     return at === null ? 'now' : `on ${at.replace('T', ' at ')}`;
   });
   protected readonly prepText = computed(() => {
-    const crop = this.crop() as Crop | null;
+    const crop = this.crop();
     const steps = this.prepared().map((step) => preparationText(step, crop?.water.soakHours ?? [0, 0]));
     return steps.length === 0 ? 'no preparation' : `a ${steps.join(' and a ')}`;
   });
@@ -241,7 +261,10 @@ export class TuckScreen {
     this.missing.set(null);
     this.api
       .addBatch(body)
-      .pipe(finalize(() => this.saving.set(false)), takeUntilDestroyed(this.destroyRef))
+      .pipe(
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
       .subscribe({ next: (batch) => this.done.set(batch), error: (problem: ApiProblem) => this.problem.set(problem) });
   }
 

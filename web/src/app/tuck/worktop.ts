@@ -26,9 +26,14 @@ function prepare(step: Preparation, { crop, seeds }: Setting): WorktopStep {
   const [low, high] = crop.water.soakHours;
   switch (step) {
     case 'soak':
-      return plain(`Soak${high > 0 ? ` ${low === high ? low : `${low} to ${high}`} h` : ''} in water at room warmth, ${crop.water.drowningLimitHours} h at the very most; then dry them off.`);
+      return plain(
+        `Soak${high > 0 ? ` ${low === high ? low : `${low} to ${high}`} h` : ''} in water at room warmth, ${crop.water.drowningLimitHours} h at the very most; then dry them off.`,
+      );
     case 'nick':
-      return { text: `Nick ${seeds === 1 ? 'the seed' : `${seeds} seeds`} away from the scar until pale shows.`, caution: 'Blade away from the fingers; hold the seed in pliers or a folded cloth.' };
+      return {
+        text: `Nick ${seeds === 1 ? 'the seed' : `${seeds} seeds`} away from the scar until pale shows.`,
+        caution: 'Blade away from the fingers; hold the seed in pliers or a folded cloth.',
+      };
     case 'file':
       return { text: 'Thin the edges with a file and spare the tip.', caution: 'Hold the seed in pliers or a folded cloth.' };
     case 'split':
@@ -51,10 +56,15 @@ export function worktop(setting: Setting): WorktopStep[] {
     lidded: 'lay in the tray and put the lid on',
   }[closure];
   return [
-    { text: 'Write the label before you open the packet.', caution: dressed ? 'Dressed seed: gloves, nothing near food or animals, wash your hands.' : null },
+    {
+      text: 'Write the label before you open the packet.',
+      caution: dressed ? 'Dressed seed: gloves, nothing near food or animals, wash your hands.' : null,
+    },
     ...[...prepared].sort((a, b) => Number(a === 'soak') - Number(b === 'soak')).map((step) => prepare(step, setting)),
     plain(`Wet the paper with ${dose.millilitres} ml: ${dose.sprays} ${dose.sprays === 1 ? 'spray' : 'sprays'}, or about ${spoons}.`),
     { text: `Lay, fold, smooth, ${close}.`, caution: closure === 'lidded' ? null : 'Bags are a suffocation risk to small children.' },
-    ...(chillDays === null ? [] : [plain(`Into the cold at about ${formatTemperature(crop.chill.celsius, units)} for ${chillDays} days, then to its warm spot.`)]),
+    ...(chillDays === null
+      ? []
+      : [plain(`Into the cold at about ${formatTemperature(crop.chill.celsius, units)} for ${chillDays} days, then to its warm spot.`)]),
   ];
 }

@@ -1,0 +1,158 @@
+import fc from 'fast-check';
+import {
+  answersFor,
+  countForecast,
+  CROPS,
+  evidenceFrom,
+  outlookFor,
+  posteriorOf,
+  priorFor,
+  type ParcelFacts,
+  type ParcelLook,
+} from '../index.js';
+
+const HOUR_MS = 3_600_000;
+const START = Date.UTC(2026, 3, 1, 6);
+const crop = CROPS.find(({ id }) => id === 'tomatillo');
+if (!crop) throw new Error('no tomatillo');
+
+const look = (hours: number, tipped: number | null, more: Partial<ParcelLook> = {}): ParcelLook => ({
+  atMs: START + hours * HOUR_MS,
+  through: false,
+  tipped,
+  rotten: null,
+  marks: [],
+  damp: null,
+  rewetted: false,
+  troubles: [],
+  ...more,
+});
+
+const parcel = (more: Partial<ParcelFacts> = {}): ParcelFacts => ({
+  crop,
+  seeds: 10,
+  wanted: null,
+  startMs: START,
+  chillUntilMs: null,
+  printedRate: 0.85,
+  stays: [{ fromMs: START, readings: [], guess: { minC: 23, maxC: 27 } }],
+  utcOffsetHours: 0,
+  looks: [],
+  moves: [],
+  closure: 'sealed_air',
+  doseMl: 8,
+  lookTimesMs: Array.from({ length: 100 }, (_, index) => START + (index + 1) * 12 * HOUR_MS),
+  lateTolerance: 0.01,
+  ...more,
+});
+
+/** Rising totals at rising hours: any history that a gardener could have written. */
+const history = fc
+  .record({
+    seeds: fc.constantFrom(1, 2, 6, 24, 400),
+    gaps: fc.array(fc.integer({ min: 1, max: 40 }), { maxLength: 12 }),
+    shares: fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 12, maxLength: 12 }),
+    rot: fc.double({ min: 0, max: 0.3, noNaN: true }),
+    celsius: fc.constantFrom(0.5, 12, 24, 33, 41),
+  })
+  .map(({ seeds, gaps, shares, rot, celsius }) => {
+    const rotten = Math.floor(seeds * rot);
+    let hours = 0;
+    let tipped = 0;
+    const looks = gaps.map((gap, index) => {
+      hours += gap;
+      tipped += Math.floor((seeds - rotten - tipped) * (shares[index] ?? 0));
+      return look(hours, tipped, { rotten });
+    });
+    return {
+      facts: parcel({ seeds, looks, stays: [{ fromMs: START, readings: [], guess: { minC: celsius, maxC: celsius } }] }),
+      nowMs: START + (hours + 2) * HOUR_MS,
+    };
+  });
+
+const everyNumber = (value: unknown, visit: (n: number, path: string) => void, path = ''): void => {
+  if (typeof value === 'number') visit(value, path);
+  else if (value && typeof value === 'object')
+    for (const [key, inner] of Object.entries(value)) everyNumber(inner, visit, `${path}.${key}`);
+};
+
+describe('the forecast', () => {
+  it('is a number on anything that could be written down, and its chances are chances', () => {
+    fc.assert(
+      fc.property(history, ({ facts, nowMs }) => {
+        const answers = answersFor(facts, nowMs);
+        everyNumber(answers, (n, path) => {
+          if (Number.isNaN(n)) throw new Error(`${path} is not a number`);
+        });
+        for (const chance of [answers.chanceQuietAlive, answers.chanceAnyFurther, answers.now.anyChance]) {
+          expect(chance).toBeGreaterThanOrEqual(-1e-9);
+          expect(chance).toBeLessThanOrEqual(1 + 1e-9);
+        }
+        expect(answers.end.high).toBeLessThanOrEqual(answers.state.quiet);
+        expect(answers.now.mean).toBeLessThanOrEqual(answers.end.mean + 1e-6);
+      }),
+      { numRuns: 40, seed: 11 },
+    );
+  });
+
+  it('does not mind the order in which looks are entered, and an undone look leaves no trace', () => {
+    const looks = [look(40, 0), look(64, 2), look(76, 5, { rotten: 1 }), look(90, 6)];
+    const nowMs = START + 92 * HOUR_MS;
+    const whole = answersFor(parcel({ looks }), nowMs);
+    expect(answersFor(parcel({ looks: [...looks].reverse() }), nowMs)).toEqual(whole);
+    const without = answersFor(parcel({ looks: looks.slice(0, 3) }), nowMs);
+    answersFor(parcel({ looks: [...looks.slice(0, 3), look(90, 9)] }), nowMs);
+    expect(answersFor(parcel({ looks: looks.slice(0, 3) }), nowMs)).toEqual(without);
+  });
+
+  it('expects no fewer tips from one more seed, and no later ones from warmth nearer the optimum', () => {
+    const nowMs = START + 3 * 24 * HOUR_MS;
+    const at = (celsius: number, seeds: number) =>
+      answersFor(parcel({ seeds, stays: [{ fromMs: START, readings: [], guess: { minC: celsius, maxC: celsius } }] }), nowMs);
+    const sizes = [1, 2, 5, 12, 40].map((seeds) => at(24, seeds).end.mean);
+    expect([...sizes].sort((a, b) => a - b)).toEqual(sizes);
+    const warmth = [14, 18, 22, 26].map((celsius) => at(celsius, 10).halfMs ?? Infinity);
+    expect([...warmth].sort((a, b) => b - a)).toEqual(warmth);
+  });
+
+  it('counts a look through the bag for what it shows, never for what it hides', () => {
+    const nowMs = START + 120 * HOUR_MS;
+    const alive = (looks: ParcelLook[]): number => answersFor(parcel({ looks }), nowMs).chanceQuietAlive;
+    const never = alive([]);
+    expect(alive([look(115, 0, { through: true })])).toBeCloseTo(never, 12);
+    expect(alive([look(115, 0)])).toBeLessThan(never);
+    const evidence = evidenceFrom(10, [look(60, 2, { through: true }), look(90, 5)], START, (ms) => (ms - START) / HOUR_MS);
+    expect(evidence.tips).toEqual([
+      { fromProgress: 0, toProgress: 60, count: 2 },
+      { fromProgress: 0, toProgress: 90, count: 3 },
+    ]);
+  });
+
+  it('narrows on the truth with many seeds: 160 of 200 in the end', () => {
+    const fates = Array.from({ length: 160 }, (_, index) => Math.log(crop.days.tipAtOptimum) + 0.25 * 1.9 * ((index + 0.5) / 80 - 1));
+    const progress = [3, 4, 5, 6, 8, 12, 18].map((p) => ({ p, tipped: fates.filter((fate) => fate <= Math.log(p)).length }));
+    const looks = progress.map(({ p, tipped }) => look(p, tipped));
+    const evidence = evidenceFrom(200, looks, START, (ms) => (ms - START) / HOUR_MS);
+    const posterior = posteriorOf(evidence, priorFor(crop, 0.9, 0));
+    const outlook = outlookFor(posterior, evidence.quiet.count, evidence.quiet.progress);
+    const end = countForecast(outlook.furtherTips(Infinity));
+    expect(end.mean).toBeLessThan(4);
+    expect(outlook.chanceAlive).toBeLessThan(0.1);
+  });
+
+  it('gives the shortest stretch that holds the asked share', () => {
+    const shortest = (...chances: number[]) => {
+      const { low, high, mostLikely } = countForecast(Float64Array.from(chances));
+      return [low, high, mostLikely];
+    };
+    expect(shortest(0.8, 0.1, 0.1)).toEqual([0, 0, 0]);
+    expect(shortest(0.1, 0.4, 0.4, 0.1)).toEqual([1, 2, 1]);
+    expect(shortest(0.05, 0.15, 0.3, 0.4, 0.1)).toEqual([1, 3, 3]);
+    expect(shortest(0, 0, 1)).toEqual([2, 2, 2]);
+  });
+
+  it('refuses facts that contradict each other', () => {
+    expect(() => answersFor(parcel({ seeds: 3, looks: [look(40, 4)] }), START + 48 * HOUR_MS)).toThrowError(/4 tips and 0 rotten of 3/);
+    expect(() => answersFor(parcel({ stays: [] }), START + 48 * HOUR_MS)).toThrowError(/stays/);
+  });
+});

@@ -1,0 +1,134 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+const NODE_LEAST = [20, 19];
+
+/** Stops with a sentence where Node is too old. */
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < NODE_LEAST[0] || (major === NODE_LEAST[0] && minor < NODE_LEAST[1])) {
+    stop(`Fresh Tuck needs Node ${NODE_LEAST.join('.')} or newer; this is ${process.versions.node}.`);
+  }
+}
+
+export function stop(sentence) {
+  console.error(`\n${sentence}`);
+  process.exit(1);
+}
+
+/** Runs a command with its output shown; resolves to its exit code and what it printed. */
+export function run(command, args, { cwd = root, env = {}, quiet = false } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    const take = (stream) => (chunk) => {
+      output += chunk;
+      if (!quiet) stream.write(chunk);
+    };
+    child.stdout.on('data', take(process.stdout));
+    child.stderr.on('data', take(process.stderr));
+    child.on('error', (error) => resolve({ code: 127, output: `${output}${error.message}` }));
+    child.on('close', (code) => resolve({ code: code ?? 1, output }));
+  });
+}
+
+/** A program that a package brought along. */
+export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+const modified = (file) => (existsSync(file) ? statSync(file).mtimeMs : 0);
+
+/** Newest change below folders, in ms. */
+export function newest(paths) {
+  return Math.max(
+    0,
+    ...paths.map((path) => {
+      if (!existsSync(path)) return 0;
+      const stat = statSync(path);
+      if (!stat.isDirectory()) return stat.mtimeMs;
+      return newest(
+        readdirSync(path)
+          .filter((name) => !['node_modules', 'dist', '.angular'].includes(name))
+          .map((name) => join(path, name)),
+      );
+    }),
+  );
+}
+
+/** Installs what package-lock.json names, if that is not what is installed. */
+export async function install() {
+  const lock = join(root, 'package-lock.json');
+  if (modified(join(root, 'node_modules', '.package-lock.json')) >= modified(lock) && existsSync(bin('tsx'))) return;
+  console.log('Installing packages; the first time takes a few minutes, as SQLite is compiled for this machine …');
+  const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund']);
+  if (code === 0) return;
+  if (/node-gyp|gyp ERR|make: not found|not found: make|g\+\+/.test(output)) {
+    stop('SQLite could not be compiled. It needs a C++ compiler, make and Python 3 (on Debian: apt-get install build-essential python3).');
+  }
+  stop('npm ci failed; what it printed above says why.');
+}
+
+const outFolder = join(root, 'dist');
+export const webFolder = join(root, 'web', 'dist');
+
+/** Builds the interface and the server where their sources are newer than what was built. */
+export async function build() {
+  const shared = ['core', 'contract', 'package-lock.json'].map((name) => join(root, name));
+  if (modified(join(webFolder, 'index.html')) < newest([...shared, join(root, 'web')])) {
+    console.log('Building the interface …');
+    const { code } = await run(bin('ng'), ['build'], { cwd: join(root, 'web'), env: { NG_CLI_ANALYTICS: 'false' } });
+    if (code !== 0) stop('The interface could not be built; what was printed above says why.');
+  }
+  if (modified(join(outFolder, 'demo.mjs')) < newest([...shared, join(root, 'server'), join(root, 'demo')])) {
+    console.log('Building the server …');
+    const { build: bundle } = await import('esbuild');
+    const { cpSync } = await import('node:fs');
+    const source = (room, file = 'index') => join(root, room, 'src', `${file}.ts`);
+    await bundle({
+      entryPoints: { server: source('server', 'main'), demo: source('demo', 'main') },
+      outdir: outFolder,
+      outExtension: { '.js': '.mjs' },
+      bundle: true,
+      splitting: false,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      packages: 'external',
+      sourcemap: true,
+      logLevel: 'warning',
+      alias: {
+        '@fresh-tuck/core/states': source('core', 'looking/parcel-state'),
+        '@fresh-tuck/core': source('core'),
+        '@fresh-tuck/contract': source('contract'),
+        '@fresh-tuck/server': source('server'),
+      },
+    });
+    cpSync(join(root, 'server', 'src', 'db', 'migrations'), join(outFolder, 'migrations'), { recursive: true });
+  }
+}
+
+export const serverFile = join(outFolder, 'server.mjs');
+export const demoFile = join(outFolder, 'demo.mjs');
+
+/** Path of a Chromium that tests can drive, installed from Debian's packages where that may be done. */
+export function chromium() {
+  const found = [process.env.CHROME_BIN, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(
+    (path) => path && existsSync(path),
+  );
+  if (found) return found;
+  if (process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
+    console.log('Installing Chromium from the distribution’s packages …');
+    const apt = (...args) =>
+      spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', ...args], {
+        stdio: 'inherit',
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      });
+    apt('update', '-qq');
+    apt('install', '-y', '-qq', 'chromium');
+    if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
+  }
+  stop('The tests need Chromium. Install it (on Debian: apt-get install chromium) or name it in CHROME_BIN.');
+  return '';
+}

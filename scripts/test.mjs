@@ -1,0 +1,57 @@
+/** Runs everything and closes with one line: N passed, N failed. */
+import { join } from 'node:path';
+import { bin, build, checkNode, chromium, install, root, run } from './lib.mjs';
+
+checkNode();
+await install();
+const CHROME_BIN = chromium();
+const total = { passed: 0, failed: 0 };
+
+/** Adds up what a stage counted; a stage that failed without counting counts as one failure. */
+function tally(name, code, passed, failed) {
+  total.passed += passed;
+  total.failed += failed > 0 || code === 0 ? failed : 1;
+  console.log(`— ${name}: ${passed} passed, ${failed > 0 || code === 0 ? failed : 1} failed`);
+}
+
+async function check(name, command, args) {
+  console.log(`\n${name} …`);
+  const { code } = await run(command, args);
+  tally(name, code, code === 0 ? 1 : 0, 0);
+}
+
+await check('lint', bin('eslint'), ['.']);
+await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+await check('types', process.execPath, [join('scripts', 'types.mjs')]);
+
+console.log('\ncore, server and demo specs …');
+const specs = await run(process.execPath, [
+  '--import',
+  'tsx',
+  join('node_modules', 'jasmine', 'bin', 'jasmine.js'),
+  '--config=jasmine.json',
+]);
+const [, ran = 0, broke = 0] = (/(\d+) specs?, (\d+) failures?/.exec(specs.output) ?? []).map(Number);
+tally('specs', specs.code, ran - broke, broke);
+
+console.log('\ninterface specs …');
+const karma = await run(bin('ng'), ['test'], { cwd: join(root, 'web'), env: { CHROME_BIN, NG_CLI_ANALYTICS: 'false' } });
+const [, unit = 0] = (
+  /Executed (\d+) of \d+[^\n]*\n?$/m.exec(
+    karma.output
+      .split('Executed')
+      .slice(-1)
+      .map((tail) => `Executed${tail}`)[0] ?? '',
+  ) ?? []
+).map(Number);
+const [, unitFailed = 0] = (/\((\d+) FAILED\)/.exec(karma.output.split('Executed').at(-1) ?? '') ?? []).map(Number);
+tally('interface specs', karma.code, unit - unitFailed, unitFailed);
+
+await build();
+console.log('\njourneys …');
+const e2e = await run(bin('playwright'), ['test', '--config', join('e2e', 'playwright.config.ts')], { env: { CHROME_BIN } });
+const count = (word) => Number(new RegExp(`^\\s+(\\d+) ${word}`, 'm').exec(e2e.output)?.[1] ?? 0);
+tally('journeys', e2e.code, count('passed') + count('flaky'), count('failed'));
+
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed > 0 ? 1 : 0);
