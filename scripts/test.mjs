@@ -1,5 +1,6 @@
 /** Runs everything and closes with one line: N passed, N failed. */
 import { join } from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { bin, build, checkNode, chromium, install, root, run } from './lib.mjs';
 
 checkNode();
@@ -36,15 +37,10 @@ tally('specs', specs.code, ran - broke, broke);
 
 console.log('\ninterface specs …');
 const karma = await run(bin('ng'), ['test'], { cwd: join(root, 'web'), env: { CHROME_BIN, NG_CLI_ANALYTICS: 'false' } });
-const [, unit = 0] = (
-  /Executed (\d+) of \d+[^\n]*\n?$/m.exec(
-    karma.output
-      .split('Executed')
-      .slice(-1)
-      .map((tail) => `Executed${tail}`)[0] ?? '',
-  ) ?? []
-).map(Number);
-const [, unitFailed = 0] = (/\((\d+) FAILED\)/.exec(karma.output.split('Executed').at(-1) ?? '') ?? []).map(Number);
+// Karma overwrites its line; the last one counts.
+const last = stripVTControlCharacters(karma.output).split('Executed ').at(-1) ?? '';
+const unit = Number(/^(\d+) of/.exec(last)?.[1] ?? 0);
+const unitFailed = Number(/\((\d+) FAILED\)/.exec(last)?.[1] ?? 0);
 tally('interface specs', karma.code, unit - unitFailed, unitFailed);
 
 await build();

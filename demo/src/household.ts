@@ -102,7 +102,7 @@ export const PARCELS: readonly DemoParcel[] = [
     towel: { widthMm: 280, heightMm: 110 },
     lot: { ...steady, living: 0.82, law: 'log_logistic' },
     randomSeed: 0.23,
-    looks: ['2026-04-09T07:00'],
+    looks: [],
     counts: false,
     movedFromMm: null,
   },

@@ -26,12 +26,13 @@ describe('water', () => {
       dryingForecast(closure, celsius, 0, looks, 2 * DAY_MS);
     expect(at('sealed_air', 30).dryingAtMs).toBeLessThan(at('sealed_air', 20).dryingAtMs);
     expect(at('lidded', 25).dryingAtMs).toBeLessThan(at('sealed_air', 25).dryingAtMs);
-    const dry = [{ atMs: 1.5 * DAY_MS, damp: 'drying', rewetted: true } as const];
+    const found = { atMs: 1.5 * DAY_MS, damp: 'drying', rewetted: true } as const;
+    const dry = [found];
     expect(at('sealed_air', 25, dry).factor).toBeGreaterThan(1.5);
     const damp = [{ atMs: 2 * DAY_MS, damp: 'damp', rewetted: false } as const];
     expect(at('lidded', 25, damp).dryingAtMs).toBeGreaterThanOrEqual(at('lidded', 25).dryingAtMs);
     // Wetted again it starts from its dose.
-    expect(at('sealed_air', 25, dry).shareLeft).toBeGreaterThan(at('sealed_air', 25, [{ ...dry[0], rewetted: false }]).shareLeft);
+    expect(at('sealed_air', 25, dry).shareLeft).toBeGreaterThan(at('sealed_air', 25, [{ ...found, rewetted: false }]).shareLeft);
   });
 });
 

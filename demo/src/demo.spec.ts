@@ -1,0 +1,65 @@
+import type { BatchWithJournal } from '@fresh-tuck/contract';
+import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
+import { buildDemo } from './build.js';
+import { PARCELS } from './household.js';
+import { truthOf } from './truth.js';
+
+const HALF_DAY_MS = 12 * 3_600_000;
+
+describe('Lantern Court', () => {
+  let services: Services;
+  let nowMs = 0;
+  const titled = (cropId: string) => {
+    const home = services.household.get();
+    const id =
+      services.batches.liveIds().find((batchId) => services.packets.get(services.batches.get(batchId).packet_id).crop_id === cropId) ?? '';
+    return services.forecasts.batch(id, home, nowMs);
+  };
+
+  beforeAll(async () => {
+    let clock = clockFrom(0, true);
+    services = servicesOn(openDatabase(':memory:'), { now: () => clock.now() }, { demo: true, version: 'test' });
+    await buildDemo(services, { set: (ms) => (clock = clockFrom(ms, true)) });
+    nowMs = clock.now();
+  });
+
+  it('opens with eight parcels, each showing what it is there for', () => {
+    expect(services.batches.liveIds().length).toBe(8);
+    expect(new Set(PARCELS.map(({ shows }) => shows)).size).toBe(8);
+    expect(titled('okra').judgement.verdict).toBe('move');
+    expect(titled('celeriac').judgement.headline.lead).toMatch(/^dries by/);
+    expect(titled('chives').bagMates).toEqual([titled('leek').number]);
+    expect(titled('strawberry').answers.next.reason).toBe('chill');
+    expect(titled('melon').judgement.verdict).toBe('restart');
+    const late = titled('sweet-pea');
+    expect(late.answers.now.high - late.answers.now.low).toBeGreaterThan(3);
+    const leek = titled('leek').answers.state;
+    expect([leek.counted.length > 0, leek.seeds.every(({ stage }) => stage === 'quiet')]).toEqual([true, true]);
+    const slow = titled('tomatillo');
+    const truth = truthOf(services, slow.id, nowMs + 60 * HALF_DAY_MS).seeds;
+    const come = truth.filter(({ stage }) => stage !== 'quiet' && stage !== 'swollen' && stage !== 'rotten').length;
+    expect(come).toBeGreaterThan(slow.answers.state.tipped);
+  });
+
+  it('lets everything unseen grow on, never back', () => {
+    for (const id of services.batches.liveIds()) {
+      const order = ['quiet', 'swollen', 'tip', 'root', 'leaves'];
+      for (let step = 0; step < 12; step++) {
+        const before = truthOf(services, id, nowMs + step * HALF_DAY_MS).seeds;
+        const after = truthOf(services, id, nowMs + (step + 1) * HALF_DAY_MS).seeds;
+        after.forEach(({ stage, rootMm }, index) => {
+          if (stage === 'rotten') expect(before[index]?.stage).toMatch(/quiet|rotten/);
+          else expect(order.indexOf(stage)).toBeGreaterThanOrEqual(order.indexOf(before[index]?.stage ?? ''));
+          expect(rootMm ?? 0).toBeGreaterThanOrEqual(before[index]?.rootMm ?? 0);
+        });
+      }
+    }
+  });
+
+  it('names nobody and keeps to the words of its invented town', () => {
+    const packets = services.packets.list();
+    expect(packets.map(({ variety }) => variety).sort()).toEqual(PARCELS.map(({ variety }) => variety).sort());
+    const batch: Pick<BatchWithJournal, 'title'> = titled('okra');
+    expect(batch.title).toBe('Okra, Tall Mast');
+  });
+});

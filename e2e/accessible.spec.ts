@@ -1,0 +1,25 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Batch, Packet } from '@fresh-tuck/contract';
+import { expect, test } from './app.js';
+
+/** Every screen, as it is first seen and with what it can unfold. */
+const SCREENS = ['', 'seeds?add=1', 'house', 'tuck', 'tuck?packet=PACKET', 'open/BATCH', 'batch/BATCH', 'welcome'];
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing on any screen (${colorScheme})`, async ({ page, demo, request }) => {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
+    const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as Packet[];
+    for (const screen of SCREENS) {
+      await page.goto(demo.address + screen.replace('BATCH', batch?.id ?? '').replace('PACKET', packet?.id ?? ''));
+      await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
+      // The worker's answer is part of what is checked.
+      if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(
+        violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 160))]),
+        screen,
+      ).toEqual([]);
+    }
+  });
+}

@@ -1,0 +1,83 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base } from '@playwright/test';
+
+const root = new URL('..', import.meta.url).pathname;
+/** Saturday 11 April 2026, 07:10 in Copenhagen. */
+const NOW = '2026-04-11T07:10:00+02:00';
+
+/** A running application with a database of its own. */
+export interface App {
+  readonly address: string;
+  /** Kills the server without warning and starts it again on the same database, later if asked. */
+  restart(now?: string): Promise<void>;
+  stop(): Promise<void>;
+}
+
+/** Starts the built server, or the demo, on a free port. */
+export async function start(kind: 'server' | 'demo'): Promise<App> {
+  const folder = mkdtempSync(join(tmpdir(), 'fresh-tuck-e2e-'));
+  let child: ChildProcess;
+  let port = '0';
+  const launch = (now: string): Promise<string> =>
+    new Promise((resolve, reject) => {
+      child = spawn(process.execPath, [join(root, 'dist', `${kind}.mjs`)], {
+        env: {
+          ...process.env,
+          PORT: port,
+          FRESH_TUCK_DATA: folder,
+          FRESH_TUCK_NOW: now,
+          FRESH_TUCK_NOW_FROZEN: '1',
+          FRESH_TUCK_WEB: join(root, 'web', 'dist'),
+        },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
+      child.stdout?.on('data', (chunk: Buffer) => {
+        const found = /http:\/\/localhost:(\d+)\//.exec(chunk.toString());
+        if (found) {
+          port = found[1] ?? port;
+          resolve(found[0]);
+        }
+      });
+      child.once('exit', (code) => reject(new Error(`the ${kind} ended with ${code}`)));
+    });
+  const end = (signal: NodeJS.Signals): Promise<void> =>
+    new Promise((resolve) => {
+      child.removeAllListeners('exit');
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+  const address = await launch(NOW);
+  return {
+    address,
+    restart: async (now = NOW) => {
+      await end('SIGKILL');
+      await launch(now);
+    },
+    stop: async () => {
+      await end('SIGTERM');
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+export const test = base.extend<{ own: App }, { demo: App }>({
+  /** A household of one's own, empty, for one test. */
+  own: async ({}, use) => {
+    const app = await start('server');
+    await use(app);
+    await app.stop();
+  },
+  /** The demo, shared by the tests of one worker; they must not count on what another left. */
+  demo: [
+    async ({}, use) => {
+      const app = await start('demo');
+      await use(app);
+      await app.stop();
+    },
+    { scope: 'worker' },
+  ],
+});
+export { expect } from '@playwright/test';

@@ -1,0 +1,181 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './app.js';
+
+const choose = async (page: Page, label: string, option: RegExp): Promise<void> => {
+  await page.getByLabel(label).click();
+  await page.getByRole('option', { name: option }).click();
+};
+
+test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, mends a mistake and finds it all again', async ({
+  page,
+  own,
+}) => {
+  await page.goto(own.address);
+  await expect(page.getByRole('heading', { name: 'Where is your household?' })).toBeVisible();
+  await page.getByLabel('What the household is called').fill('Test house');
+  await page.getByLabel('Time zone').fill('Moon/Crater');
+  await page.getByRole('button', { name: 'Go on to the warm spots' }).click();
+  await expect(page.getByText('zone must be an IANA time zone like Europe/Lisbon')).toBeVisible();
+  await page.getByLabel('Time zone').fill('Europe/Copenhagen');
+  await page.getByLabel('When somebody can look').fill('7:00, 18:30');
+  await page.getByRole('button', { name: 'Go on to the warm spots' }).click();
+
+  await page.getByLabel('Name of a warm spot').fill('Hall cupboard');
+  await choose(page, 'What kind of place it is', /Warm cupboard/);
+  await page.getByRole('button', { name: 'Add this spot' }).click();
+  await expect(page.getByText('about 22.5 °C, a guess')).toBeVisible();
+  await page.getByRole('button', { name: 'Type what the thermometer at Hall cupboard says' }).click();
+  await page.getByLabel('Lowest').fill('warm');
+  await page.getByLabel('Highest').fill('200');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('A temperature like 21, 21.5 C or 70F.')).toBeVisible();
+  await page.getByLabel('Lowest').fill('78F');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('maxC must be a number from -30 to 60 °C')).toBeVisible();
+  await page.getByLabel('Highest').fill('28');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('26.8 °C, swings 2°')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Put the first packet in the box' }).click();
+  await page.getByLabel('Crop').fill('lady');
+  await page.getByRole('option', { name: /Okra/ }).click();
+  await page.getByLabel('Variety').fill('Tall Mast');
+  await page.getByLabel('Seeds in it').fill('31');
+  await page.getByLabel('Printed rate').fill('150');
+  await page.getByRole('button', { name: 'Put it in the box' }).click();
+  await expect(page.getByText('printedRatePercent must be a number from 1 to 100 %')).toBeVisible();
+  await page.getByLabel('Printed rate').fill('80');
+  await page.getByRole('button', { name: 'Put it in the box' }).click();
+  await page.getByRole('link', { name: 'Tuck some in' }).click();
+
+  // One already running, with its true date.
+  await expect(page.getByRole('button', { name: 'Packet: Okra, Tall Mast' })).toBeVisible();
+  await page.getByRole('button', { name: /^How many seeds:/ }).click();
+  await page.getByRole('dialog').getByRole('spinbutton').fill('40');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('The packet has only 31 left.')).toBeVisible();
+  await page.getByRole('button', { name: /^How many seeds:/ }).click();
+  await page.getByRole('dialog').getByRole('spinbutton').fill('8');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: /^When:/ }).click();
+  await page.getByLabel(/true date/).fill('2026-04-07T18:40');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Tuck in 8 seeds' }).click();
+  await expect(page.getByRole('heading', { name: '1 is tucked in' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Code of this batch' })).toBeVisible();
+  await page.getByRole('link', { name: 'To Today' }).click();
+
+  await expect(page.getByRole('heading', { name: 'Open one parcel this morning' })).toBeVisible();
+  await expect(page.getByText(/first tips likely|worth a look/)).toBeVisible();
+  await page.getByRole('button', { name: /^Why\?/ }).click();
+  await expect(page.getByText('80 of 100 printed on the packet')).toBeVisible();
+  await page.getByRole('button', { name: 'Start the round' }).click();
+
+  // Nothing is chosen before the gardener has said it.
+  await expect(page.getByRole('button', { pressed: true })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Save this look' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Say how you looked: opened, or through the bag.');
+  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('button', { name: 'Save this look' }).click();
+  await expect(page.getByRole('alert')).toContainText('Say what you saw');
+  await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
+  await page.getByRole('button', { name: 'Seed 5, quiet' }).click();
+  await page.getByRole('button', { name: 'One tip more' }).click();
+  await expect(page.getByLabel('3 new tips')).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByLabel('2 new tips')).toBeVisible();
+  await page.getByRole('button', { name: 'Seed 2, tip, marked now' }).press('m');
+  await page.getByRole('button', { name: 'root', exact: true }).click();
+  await page.getByLabel('Root length').fill('1/4 in');
+  await page.getByRole('button', { name: 'Mark seed 2' }).click();
+  await expect(page.getByRole('button', { name: 'Seed 2, root 6 mm, marked now' })).toBeVisible();
+  await page.getByRole('button', { name: 'damp', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Move 1 sprout' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save this look' }).click();
+
+  await expect(page.getByRole('heading', { name: 'Move to where they grow' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^seed 2/, pressed: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
+  await expect(page.getByRole('alert')).toHaveText('Say where they go: a cup, a cell or a pot.');
+  await page.getByRole('button', { name: 'cup', exact: true }).click();
+  await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
+  await expect(page.getByRole('heading', { name: 'Write these labels' })).toBeVisible();
+  await expect(page.getByText('seed 2 of 1')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on' }).click();
+
+  // Mend: undo the move, then correct the look.
+  await page.getByRole('link', { name: 'Okra, Tall Mast' }).first().click();
+  await expect(page.getByText('In cups now: 1, label 2.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Took back the move.')).toBeVisible();
+  await page.getByRole('link', { name: 'Correct this look' }).click();
+  await expect(page.getByText('Correct a look')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Seed 2, root 6 mm, marked now' })).toBeVisible();
+  await page.getByRole('button', { name: 'One tip more' }).click();
+  await page.getByRole('button', { name: 'Save the correction' }).click();
+  await page.getByRole('button', { name: 'Not now' }).click();
+
+  await own.restart();
+  await page.goto(own.address);
+  await page.getByRole('link', { name: 'Okra, Tall Mast' }).first().click();
+  await expect(page.getByText('3 new tips, 3 in all')).toBeVisible();
+  await expect(page.getByText('2 new tips, 2 in all')).toBeVisible();
+  await page.getByRole('button', { name: 'Correct the count' }).click();
+  await page.getByLabel(/How many seeds were there/).fill('2');
+  await page.getByRole('button', { name: 'Correct it' }).click();
+  await expect(page.getByRole('alert')).toHaveText(/seeds must be at least 5/);
+  await page.getByRole('button', { name: 'Close the batch' }).click();
+  await page.getByRole('button', { name: 'given up' }).click();
+  await expect(page.getByText('Closed. 3 of 8 showed a tip, 0 were moved.')).toBeVisible();
+});
+
+test('an empty household is told what to do, and a save of one tab reaches the other', async ({ page, own, context, request }) => {
+  const id = (n: number): string => `01900000-0000-7000-8000-00000000000${n}`;
+  const send = async (method: 'post' | 'put', path: string, data: object): Promise<void> => {
+    expect((await request[method](`${own.address}api/${path}`, { data })).ok()).toBeTruthy();
+  };
+  await send('put', 'household', {
+    id: id(1),
+    name: 'Home',
+    zone: 'Europe/Copenhagen',
+    units: 'us',
+    lookingTimes: ['07:00'],
+    millilitresPerSpray: 0.8,
+  });
+  await send('post', 'spots', { id: id(2), name: 'Shelf', kind: 'room' });
+  await page.goto(own.address);
+  await expect(page.getByRole('heading', { name: 'Nothing is tucked in yet' })).toBeVisible();
+  await send('post', 'packets', {
+    id: id(3),
+    cropId: 'pea',
+    variety: 'Mole End',
+    year: 2025,
+    source: null,
+    printedRatePercent: null,
+    seedCount: null,
+    dressed: true,
+  });
+  await send('post', 'batches', {
+    id: id(4),
+    packetId: id(3),
+    seeds: 6,
+    wanted: null,
+    startAt: '2026-04-08T18:30',
+    chillDays: null,
+    prepared: [],
+    towel: { widthMm: 140, heightMm: 110, plies: 2 },
+    doseMl: 7,
+    holder: { newId: id(5), kind: 'bag', closure: 'sealed_air', spotId: id(2) },
+  });
+  await expect(page.getByRole('heading', { name: 'Open one parcel this morning' })).toBeVisible();
+
+  const other = await context.newPage();
+  await other.goto(`${own.address}open/${id(4)}`);
+  await expect(other.getByText('Dressed seed: gloves')).toBeVisible();
+  await other.getByRole('button', { name: 'opened', exact: true }).click();
+  await other.getByRole('button', { name: 'nothing new' }).click();
+  await other.getByRole('button', { name: 'damp', exact: true }).click();
+  await other.getByRole('button', { name: 'Save this look' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing to open this morning' })).toBeVisible();
+  await expect(page.getByText(/next look/)).toBeVisible();
+});

@@ -1,0 +1,72 @@
+import { fork } from 'node:child_process';
+import { once } from 'node:events';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import Sqlite from 'better-sqlite3';
+import type { BatchWithJournal } from '@fresh-tuck/contract';
+import { household, lookBody } from '../testing/household.js';
+import { openDatabase } from './database.js';
+
+describe('the database', () => {
+  let folder: string;
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'fresh-tuck-spec-'));
+  });
+  afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('finds everything again after a restart', async () => {
+    const file = join(folder, 'household.sqlite');
+    const home = await household(file);
+    await home.request.post(`/api/batches/${home.batchId}/looks`).send(lookBody()).expect(201);
+    const before = (await home.request.get(`/api/batches/${home.batchId}`)).body as BatchWithJournal;
+    home.db.close();
+    const db = openDatabase(file);
+    expect((db.prepare('SELECT count(*) AS n FROM look').get() as { n: number }).n).toBe(1);
+    expect((db.prepare('SELECT number FROM batch').get() as { number: number }).number).toBe(before.number);
+    db.close();
+  });
+
+  it('keeps a copy before each migration, and refuses a file of a newer version', () => {
+    const file = join(folder, 'old.sqlite');
+    new Sqlite(file).close();
+    openDatabase(file).close();
+    expect(existsSync(`${file}.before-001`)).toBeTrue();
+    const db = openDatabase(file);
+    db.pragma('user_version = 99');
+    db.close();
+    expect(() => openDatabase(file)).toThrowError(/newer Fresh Tuck/);
+  });
+
+  it('keeps every acknowledged look, and nothing by halves, when the server is killed in the middle of 200 saves', async () => {
+    const file = join(folder, 'killed.sqlite');
+    const child = fork(fileURLToPath(new URL('../testing/saver.ts', import.meta.url)), [file], {
+      execArgv: ['--import', 'tsx'],
+      stdio: 'inherit',
+    });
+    const acknowledged: string[] = [];
+    child.on('message', (id: string) => {
+      acknowledged.push(id);
+      if (acknowledged.length === 83) child.kill('SIGKILL');
+    });
+    await once(child, 'exit');
+    expect(acknowledged.length).toBeGreaterThanOrEqual(83);
+    expect(acknowledged.length).toBeLessThan(200);
+    const db = openDatabase(file);
+    expect(db.pragma('integrity_check', { simple: true })).toBe('ok');
+    expect(db.pragma('foreign_key_check')).toEqual([]);
+    const kept = new Set((db.prepare('SELECT id FROM entry').all() as { id: string }[]).map(({ id }) => id));
+    expect(acknowledged.filter((id) => !kept.has(id))).toEqual([]);
+    // Each look is whole: its entry, its look, its three marks and its act, or nothing of it.
+    const halves = db
+      .prepare(
+        `SELECT e.id FROM entry e WHERE NOT EXISTS (SELECT 1 FROM look l WHERE l.entry_id = e.id)
+          OR NOT EXISTS (SELECT 1 FROM act a WHERE a.id = e.id) OR (SELECT count(*) FROM seed_mark m WHERE m.entry_id = e.id) <> 3`,
+      )
+      .all();
+    expect(halves).toEqual([]);
+    expect((db.prepare("SELECT count(*) AS n FROM act WHERE kind LIKE 'look%'").get() as { n: number }).n).toBe(kept.size);
+    db.close();
+  }, 60_000);
+});

@@ -1,0 +1,12 @@
+import { moments } from './moments';
+
+describe('moments', () => {
+  it('are told on the household’s clock, summer and winter', () => {
+    const said = moments('Europe/Copenhagen', Date.parse('2026-04-11T05:10:00Z'));
+    expect(said.full(Date.parse('2026-04-11T05:10:00Z'))).toBe('Saturday 11 April, 07:10');
+    expect(said.short(Date.parse('2026-12-01T22:30:00Z'))).toBe('Tue 1 Dec, 23:30');
+    expect(said.field(Date.parse('2026-04-10T22:05:00Z'))).toBe('2026-04-11T00:05');
+    expect(said.partOfDay).toBe('morning');
+    expect(moments('Pacific/Auckland', Date.parse('2026-04-11T05:10:00Z')).partOfDay).toBe('evening');
+  });
+});
