@@ -19,7 +19,7 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await expect(page.getByRole('heading', { name: /Melon, Salt Stair/ })).toBeVisible();
   // How one looks was asked once for the round.
   await expect(page.getByRole('button', { name: 'opened', exact: true, pressed: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Skip' }).click();
+  await page.getByRole('button', { name: 'Skip', exact: true }).click();
   await expect(page.getByRole('heading', { name: /Salt Stair/ })).toBeHidden();
   await page.getByRole('link', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'Half a day on' }).click();

@@ -104,9 +104,9 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: 'Go on' }).click();
 
   // Mend: undo the move, then correct the look.
-  await page.getByRole('link', { name: 'Okra, Tall Mast' }).first().click();
+  await page.getByRole('link', { name: 'Okra, Tall Mast', exact: true }).click();
   await expect(page.getByText('In cups now: 1, label 2.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('list').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('Took back the move.')).toBeVisible();
   await page.getByRole('link', { name: 'Correct this look' }).click();
   await expect(page.getByText('Correct a look')).toBeVisible();
@@ -117,7 +117,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
 
   await own.restart();
   await page.goto(own.address);
-  await page.getByRole('link', { name: 'Okra, Tall Mast' }).first().click();
+  await page.getByRole('link', { name: 'Okra, Tall Mast', exact: true }).click();
   await expect(page.getByText('3 new tips, 3 in all')).toBeVisible();
   await expect(page.getByText('2 new tips, 2 in all')).toBeVisible();
   await page.getByRole('button', { name: 'Correct the count' }).click();

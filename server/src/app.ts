@@ -26,6 +26,17 @@ export interface AppOptions {
   readonly log?: (error: unknown) => void;
 }
 
+/** Far above what a household taps, far below what would starve it. */
+const limiter = rateLimit({
+  windowMs: 60_000,
+  limit: 3000,
+  standardHeaders: true,
+  legacyHeaders: false,
+  handler: () => {
+    throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
+  },
+});
+
 /** The whole application over one household's services. */
 export function createApp(services: Services, options: AppOptions = {}): Express {
   const { webRoot, hostNames = [], extra, log = console.error } = options;
@@ -54,18 +65,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   );
   app.use(compression());
   const api = Router();
-  // Far above what a household taps, far below what would starve it.
-  api.use(
-    rateLimit({
-      windowMs: 60_000,
-      limit: 3000,
-      standardHeaders: true,
-      legacyHeaders: false,
-      handler: () => {
-        throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
-      },
-    }),
-  );
+  api.use(limiter);
   api.get('/events', services.changes.stream);
   api.use(express.json({ limit: '100kb', strict: true }));
   api.use((_request, response, next) => {

@@ -92,23 +92,35 @@ export function outlookFor(posterior: Posterior, quiet: number, fromProgress: nu
   };
 }
 
-/**
- * Progress by which a share of the lot's living seeds has tipped: quantile of
- * the posterior mean curve.
- *
- * @param share inside (0, 1)
- * @returns days at the optimum
- */
-export function progressOfShare(posterior: Posterior, share: number): number {
+/** Mean curve of the lot's living seeds: questions about the lot rather than about its quiet seeds. */
+export interface LotCurve {
+  /** Progress by which a share of the living has tipped, inside (0, 1). */
+  progressOf(share: number): number;
+  /** Progress by which half of those that tip between two progresses have tipped. */
+  midway(fromProgress: number, toProgress: number): number;
+}
+
+/** Halves a stretch until it holds the point where a rising curve passes a level. */
+function passes(rising: (x: number) => number, level: number, from: number, to: number, steps: number): number {
+  let low = from;
+  let high = to;
+  for (let step = 0; step < steps; step++) {
+    const middle = (low + high) / 2;
+    if (rising(middle) < level) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+export function lotCurve(posterior: Posterior): LotCurve {
   const weights = posterior.columns.map((column) => column.weights.reduce((sum, weight) => sum + weight, 0));
   const curve = (log: number): number =>
     posterior.columns.reduce((sum, column, index) => sum + (weights[index] as number) * columnShare(column, log), 0);
-  let low = Math.log(1e-3);
-  let high = Math.log(1e4);
-  for (let step = 0; step < 16; step++) {
-    const middle = (low + high) / 2;
-    if (curve(middle) < share) low = middle;
-    else high = middle;
-  }
-  return Math.exp((low + high) / 2);
+  return {
+    progressOf: (share) => Math.exp(passes(curve, share, Math.log(1e-3), Math.log(1e4), 16)),
+    midway(fromProgress, toProgress) {
+      const at = (progress: number): number => curve(Math.log(progress));
+      return passes(at, (at(fromProgress) + at(toProgress)) / 2, fromProgress, toProgress, 8);
+    },
+  };
 }

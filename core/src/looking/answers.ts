@@ -1,13 +1,13 @@
 import type { Crop } from '../crops/schema.js';
 import { countForecast, type CountForecast } from '../forecast/count.js';
 import { evidenceFrom, type Evidence } from '../forecast/evidence.js';
-import { outlookFor, progressOfShare, type Outlook } from '../forecast/predict.js';
-import { posteriorOf, type Posterior, type Prior } from '../forecast/posterior.js';
+import { lotCurve, outlookFor, type LotCurve, type Outlook } from '../forecast/predict.js';
+import { posteriorOf, type Prior } from '../forecast/posterior.js';
 import { leadsTo, passing, usualLength, type RootCohort, type RootGrowth } from '../moving/growth.js';
 import { dryingForecast, type Closure, type DryingForecast } from '../towel/drying.js';
 import { integrateProgress, type Progress, type Stay } from '../warmth/progress.js';
 import { nextLook, type NextLook } from './next-look.js';
-import { parcelState, type ParcelLook, type ParcelMove, type ParcelState } from './parcel-state.js';
+import { parcelState, type ParcelLook, type ParcelMove, type ParcelState, type SeedState } from './parcel-state.js';
 
 /** Everything about a parcel that its forecast hangs on: plain values, no ids. */
 export interface ParcelFacts {
@@ -77,6 +77,8 @@ export interface Answers {
 }
 
 const DAY_MS = 86_400_000;
+/** A looking time nearer than this is the one that is now. */
+const SLOT_MS = 2 * 3_600_000;
 const HORIZON_DAYS = 150;
 const PATIENCE_TIMES_MEDIAN = 4;
 /** Lots differ by this sd of log median; less is known of crops whose days are a guess. */
@@ -109,8 +111,8 @@ interface Workings {
   readonly facts: ParcelFacts;
   readonly progress: Progress;
   readonly evidence: Evidence;
-  readonly posterior: Posterior;
   readonly outlook: Outlook;
+  readonly lot: LotCurve;
   readonly growth: RootGrowth;
 }
 
@@ -125,29 +127,64 @@ function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
   const posterior = posteriorOf(evidence, priorFor(facts.crop, facts.printedRate, warmthLogSd));
   const outlook = outlookFor(posterior, evidence.quiet.count, evidence.quiet.progress);
-  return { facts, progress, evidence, posterior, outlook, growth: growthOf(facts.crop) };
+  return { facts, progress, evidence, outlook, lot: lotCurve(posterior), growth: growthOf(facts.crop) };
 }
 
-/** Roots on the towel, grouped by when they came and how long they were measured. */
-function cohortsOf(state: ParcelState, progress: Progress): (RootCohort & { seeds: number[] })[] {
+/** Lengths that the words for a stage stand for, mm, where nobody measured: a nib, and the least that is called a root. */
+const STAGE_MM = { tip: 1.5, root: 4 } as const;
+
+interface Roots extends RootCohort {
+  readonly seeds: readonly number[];
+  readonly measured: boolean;
+}
+
+/** One touched seed's root: as measured, else as its stage says, else from when its tip can have come. */
+function rootOf(seed: SeedState, { progress, growth, lot }: Workings): Roots {
+  const from = progress.at(seed.tipFromMs ?? progress.startMs);
+  const to = progress.at(seed.tipToMs ?? progress.startMs);
+  const cohort = {
+    seeds: [seed.seed],
+    count: 1,
+    fromProgress: from,
+    toProgress: to,
+    usualProgress: lot.midway(from, to),
+    measuredMm: null,
+    measured: false,
+  };
+  const seenAt = progress.at(seed.stageAtMs ?? seed.tipToMs ?? progress.startMs);
+  if (seed.measuredMm !== null && seed.measuredAtMs === seed.stageAtMs) {
+    return { ...cohort, toProgress: seenAt, measuredMm: seed.measuredMm, measured: true };
+  }
+  if (seed.stage === 'tip') return { ...cohort, toProgress: seenAt, measuredMm: STAGE_MM.tip };
+  const usualMm = usualLength(growth, cohort, seenAt);
+  return usualMm < STAGE_MM.root ? { ...cohort, toProgress: seenAt, measuredMm: STAGE_MM.root } : cohort;
+}
+
+/** Roots on the towel: touched ones each for itself, counted ones by when they came. */
+function cohortsOf(state: ParcelState, workings: Workings): Roots[] {
+  const { progress, lot } = workings;
   const touched = state.seeds
     .filter((seed) => seed.tipToMs !== null && !seed.moved && seed.stage !== 'rotten')
-    .map((seed) => ({
-      seeds: [seed.seed],
-      count: 1,
-      fromProgress: progress.at(seed.tipFromMs ?? progress.startMs),
-      toProgress: progress.at(seed.measuredAtMs ?? seed.tipToMs ?? progress.startMs),
-      measuredMm: seed.measuredMm,
-    }));
-  const counted = state.counted.map((tips) => ({
-    seeds: [],
-    count: tips.count,
-    fromProgress: progress.at(tips.fromMs),
-    toProgress: progress.at(tips.toMs),
-    measuredMm: null,
-  }));
+    .map((seed) => rootOf(seed, workings));
+  const counted = state.counted.map((tips) => {
+    const fromProgress = progress.at(tips.fromMs);
+    const toProgress = progress.at(tips.toMs);
+    return {
+      seeds: [],
+      count: tips.count,
+      fromProgress,
+      toProgress,
+      usualProgress: lot.midway(fromProgress, toProgress),
+      measuredMm: null,
+      measured: false,
+    };
+  });
   return [...touched, ...counted];
 }
+
+/** Mean temperature over the day before a moment: a bag dries by day and by night. */
+const meanCelsius = (progress: Progress, nowMs: number): number =>
+  Array.from({ length: 24 }, (_, hour) => progress.celsiusAt(nowMs - hour * 3_600_000)).reduce((sum, celsius) => sum + celsius, 0) / 24;
 
 const momentOf = (progress: Progress, value: number): number => progress.when(value) ?? progress.endMs;
 
@@ -164,14 +201,15 @@ function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => numb
   return high;
 }
 
-function rootsNow({ progress, growth }: Workings, state: ParcelState, nowMs: number): RootsNow[] {
-  return cohortsOf(state, progress).map((cohort) => {
+function rootsNow(workings: Workings, state: ParcelState, nowMs: number): RootsNow[] {
+  const { progress, growth } = workings;
+  return cohortsOf(state, workings).map((cohort) => {
     const late = passing(growth, cohort, growth.lateMm);
     return {
       seeds: cohort.seeds,
       count: cohort.count,
       usualMm: usualLength(growth, cohort, progress.at(nowMs)),
-      measured: cohort.measuredMm !== null,
+      measured: cohort.measured,
       readyMs: momentOf(progress, passing(growth, cohort, growth.readyMm).usual),
       lateFromMs: momentOf(progress, late.earliest),
       usuallyLateMs: momentOf(progress, late.usual),
@@ -193,7 +231,7 @@ function patienceMs({ facts, progress }: Workings): number {
  */
 export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
   const workings = workingsFor(facts, nowMs);
-  const { progress, evidence, posterior, outlook } = workings;
+  const { progress, evidence, outlook, lot } = workings;
   const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
   const quiet = evidence.quiet;
   const tipsBy = (ms: number): CountAt => ({
@@ -208,12 +246,12 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
   };
   const drying = dryingForecast(
     facts.closure,
-    progress.celsiusAt(nowMs),
+    meanCelsius(progress, nowMs),
     facts.startMs,
     facts.looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])),
     nowMs,
   );
-  const [soonMs = nowMs] = facts.lookTimesMs.filter((ms) => ms > nowMs + 2 * 3_600_000);
+  const [soonMs = nowMs] = facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS);
   return {
     nowMs,
     state,
@@ -225,13 +263,14 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
     chanceQuietAlive: outlook.chanceAlive,
     chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
     patienceMs: patience,
-    halfMs: progress.when(progressOfShare(posterior, 0.5)),
+    halfMs: progress.when(lot.progressOf(0.5)),
     roots,
     window: moveWindow(workings, roots, anyPast, nowMs),
     drying,
     next: nextLook({
-      timesMs: [nowMs, ...facts.lookTimesMs.filter((ms) => ms > nowMs + 2 * 3_600_000)],
+      timesMs: [nowMs, ...facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS)],
       tolerance: facts.lateTolerance,
+      seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
       quietLateBy: anyPast(workings.growth.lateMm),
       shownLateBy: (ms) => (roots.some((root) => root.lateFromMs <= ms) ? 1 : 0),
       readyMs: roots.length > 0 ? Math.min(...roots.map((root) => root.readyMs)) : null,

@@ -69,6 +69,7 @@ describe('the next look', () => {
   const question = (more: Partial<LookQuestion>): LookQuestion => ({
     timesMs: Array.from({ length: 40 }, (_, index) => index * 12),
     tolerance: 0.01,
+    seenUntilMs: 0,
     quietLateBy: () => 0,
     shownLateBy: () => 0,
     readyMs: null,
@@ -81,6 +82,8 @@ describe('the next look', () => {
   it('comes before the first seed can be late, the towel dry or a root ready; else when patience ends', () => {
     const rising = (from: number) => (ms: number) => (ms > from ? 0.02 : 0.001);
     expect(nextLook(question({ quietLateBy: rising(50) }))).toEqual({ atMs: 48, reason: 'tips' });
+    // Where even the next time is late, looking again at once would not help.
+    expect(nextLook(question({ quietLateBy: rising(5), seenUntilMs: 2 }))).toEqual({ atMs: 12, reason: 'tips' });
     expect(nextLook(question({ shownLateBy: rising(5), quietLateBy: rising(50) }))).toEqual({ atMs: 0, reason: 'late' });
     expect(nextLook(question({ dryingMs: 30 }))).toEqual({ atMs: 24, reason: 'water' });
     expect(nextLook(question({ readyMs: 30, dryingMs: 100 }))).toEqual({ atMs: 36, reason: 'move' });

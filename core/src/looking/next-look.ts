@@ -13,6 +13,8 @@ export interface LookQuestion {
   readonly timesMs: readonly number[];
   /** Most a seed may be let past "late" unseen by waiting for the next time: chance for any seed, per look. */
   readonly tolerance: number;
+  /** Until when a look at the quiet seeds can tell nothing new, as somebody has just looked. */
+  readonly seenUntilMs: number;
   /** Chance that a quiet seed has gone past "late" by a moment; rises with time. */
   readonly quietLateBy: (ms: number) => number;
   /** Chance that some root already seen has gone past "late" by a moment; rises with time. */
@@ -52,7 +54,6 @@ export function nextLook(question: LookQuestion): NextLook {
   };
   // The chance rises with time, so the first time that is too late is found by halving.
   const late = (chance: (ms: number) => number): number => firstIndex((index) => chance(time(index + 1)) > tolerance);
-  // Just wetted is just wetted: a look at the same moment adds nothing.
   const options: NextLook[] = [
     { atMs: time(firstIndex((index) => time(index + 1) > question.dryingMs)), reason: 'water' },
     { atMs: time(firstIndex((index) => time(index) >= question.patienceMs)), reason: 'patience' },
@@ -68,7 +69,8 @@ export function nextLook(question: LookQuestion): NextLook {
     options.push({ atMs: time(firstIndex((index) => time(index) >= until)), reason: 'chill' });
   }
   const tips = late(question.quietLateBy);
-  if (tips < last) options.push({ atMs: time(tips), reason: 'tips' });
+  const worthwhile = firstIndex((index) => time(index) >= question.seenUntilMs);
+  if (tips < last) options.push({ atMs: time(Math.max(tips, worthwhile)), reason: 'tips' });
   const rank: LookReason[] = ['late', 'move', 'tips', 'water', 'chill', 'patience'];
   return options.reduce((best, option) =>
     option.atMs < best.atMs || (option.atMs === best.atMs && rank.indexOf(option.reason) < rank.indexOf(best.reason)) ? option : best,

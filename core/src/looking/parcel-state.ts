@@ -42,6 +42,8 @@ export interface SeedState {
   readonly tipToMs: number | null;
   readonly measuredMm: number | null;
   readonly measuredAtMs: number | null;
+  /** When its stage was last seen, ms; null where it never was touched. */
+  readonly stageAtMs: number | null;
 }
 
 /** Tips that were counted, not touched. */
@@ -85,6 +87,7 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
     tipToMs: null,
     measuredMm: null,
     measuredAtMs: null,
+    stageAtMs: null,
   }));
   let counted: CountedTips[] = [];
   let tipped = 0;
@@ -104,6 +107,7 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
         tipToMs: comes ? look.atMs : before.tipToMs,
         measuredMm: mark.rootMm ?? before.measuredMm,
         measuredAtMs: mark.rootMm === null ? before.measuredAtMs : look.atMs,
+        stageAtMs: look.atMs,
       };
     }
     const total = Math.max(tipped, look.tipped ?? 0);

@@ -11,11 +11,16 @@ export interface RootGrowth {
 /** Sd of log elongation rate between the seeds of a lot. Guess. */
 const GROWTH_LOG_SD = 0.3;
 
-/** Three-point Gauss-Hermite nodes of a standard normal. */
+/**
+ * Five-point Gauss-Hermite nodes of a standard normal (Abramowitz and Stegun,
+ * table 25.10, rescaled): with three the fast tail of the roots would be lumped.
+ */
 const NODES = [
-  { z: -Math.sqrt(3), weight: 1 / 6 },
-  { z: 0, weight: 2 / 3 },
-  { z: Math.sqrt(3), weight: 1 / 6 },
+  { z: -2.85697, weight: 0.0112574 },
+  { z: -1.355626, weight: 0.2220759 },
+  { z: 0, weight: 0.5333334 },
+  { z: 1.355626, weight: 0.2220759 },
+  { z: 2.85697, weight: 0.0112574 },
 ] as const;
 
 /**
@@ -33,6 +38,8 @@ export function leadsTo(growth: RootGrowth, lengthMm: number): { progress: numbe
 export interface RootCohort {
   readonly fromProgress: number;
   readonly toProgress: number;
+  /** Where between the two the tip most likely came. */
+  readonly usualProgress: number;
   readonly count: number;
   /** Length measured at `toProgress`, where someone did. */
   readonly measuredMm: number | null;
@@ -61,13 +68,13 @@ export function passing(growth: RootGrowth, cohort: RootCohort, lengthMm: number
   const lead = lengthMm / growth.mmPerDayAtOptimum;
   return {
     earliest: cohort.fromProgress + lead / TENTH,
-    usual: (cohort.fromProgress + cohort.toProgress) / 2 + lead,
+    usual: cohort.usualProgress + lead,
     latest: cohort.toProgress + lead * TENTH,
   };
 }
 
 /** Usual length of a cohort's roots at a progress, mm; never negative. */
 export function usualLength(growth: RootGrowth, cohort: RootCohort, progress: number): number {
-  const since = cohort.measuredMm !== null ? cohort.toProgress : (cohort.fromProgress + cohort.toProgress) / 2;
+  const since = cohort.measuredMm !== null ? cohort.toProgress : cohort.usualProgress;
   return Math.max((cohort.measuredMm ?? 0) + growth.mmPerDayAtOptimum * (progress - since), 0);
 }
