@@ -84,6 +84,14 @@ export class BatchScreen {
     return (mm: number): string => formatLength(mm, units);
   });
 
+  protected inShort(batch: BatchWithJournal): string {
+    const { seeds, startMs, wanted } = batch.facts;
+    const parts = [`${batch.holder.spotName} · ${seeds} seeds since ${this.about.moments().short(startMs)}`];
+    if (wanted !== null) parts.push(`${wanted} wanted`);
+    if (batch.bagMates.length > 0) parts.push(`in one bag with ${batch.bagMates.join(' and ')}`);
+    return parts.join(' · ');
+  }
+
   protected show(panel: 'recount' | 'place' | 'close'): void {
     this.error.set(null);
     this.panel.update((open) => (open === panel ? null : panel));

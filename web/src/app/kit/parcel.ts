@@ -60,6 +60,7 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
           [stage]="seed.stage"
           [moved]="seed.moved"
           [lengthMm]="size()"
+          [rootMm]="seed.stage === 'tip' ? size() * 0.45 : size() * 0.85"
           [angle]="seed.angle"
         />
       }
@@ -123,7 +124,7 @@ export class Parcel {
       .map(({ seed }) => seed);
   });
   private readonly rows = computed(() => (this.stages().length <= 4 ? 1 : this.stages().length <= 8 ? 2 : 3));
-  protected readonly size = computed(() => [17, 15, 12][this.rows() - 1] ?? 12);
+  protected readonly size = computed(() => [16, 13.5, 11][this.rows() - 1] ?? 11);
   protected readonly shown = computed<Shown[]>(() => {
     const stages = this.stages();
     const rows = this.rows();

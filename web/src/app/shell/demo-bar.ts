@@ -20,6 +20,9 @@ import { Api } from '../data/api.service';
   `,
   styles: `
     aside {
+      position: sticky;
+      bottom: 0;
+      z-index: 4;
       display: flex;
       flex-wrap: wrap;
       align-items: center;

@@ -9,7 +9,15 @@ import type { Plan } from '../data/forecast.messages';
     <svg viewBox="0 0 330 176" role="img" [attr.aria-label]="inWords()">
       @for (bar of bars(); track bar.seeds) {
         <rect [class.chosen]="bar.chosen" [attr.x]="bar.x" [attr.y]="150 - bar.height" width="34" [attr.height]="bar.height" rx="3" />
-        <text class="chance" [attr.x]="bar.x + 17" [attr.y]="143 - bar.height" text-anchor="middle">{{ bar.percent }}</text>
+        <text
+          class="chance"
+          [class.on-growth]="bar.chosen && bar.inside"
+          [attr.x]="bar.x + 17"
+          [attr.y]="bar.inside ? 168 - bar.height : 144 - bar.height"
+          text-anchor="middle"
+        >
+          {{ bar.percent }}
+        </text>
         <text [class.strong]="bar.chosen" [attr.x]="bar.x + 17" y="169" text-anchor="middle">{{ bar.seeds }}</text>
       }
       <path class="line" [attr.d]="'M0 ' + level() + 'H330'" />
@@ -36,9 +44,10 @@ import type { Plan } from '../data/forecast.messages';
     }
     .chance {
       fill: var(--ink);
-      paint-order: stroke;
-      stroke: var(--paper);
-      stroke-width: 4px;
+    }
+    .on-growth {
+      fill: var(--paper);
+      font-weight: 700;
     }
     .strong {
       fill: var(--ink);
@@ -69,6 +78,7 @@ export class HowMany {
       x: 8 + index * 55,
       height: Math.max(chance * 120, 1),
       percent: Math.round(chance * 100),
+      inside: chance > 0.2,
     }));
   });
   protected readonly inWords = computed(() =>

@@ -1,0 +1,2 @@
+/** Types for scripts in TypeScript; the rest is used by plain scripts only. */
+export function build(): Promise<void>;

@@ -1,0 +1,66 @@
+/** Takes the pictures in docs/screenshots from the demo data: `npm run shots`. */
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import type { Batch, Packet } from '@fresh-tuck/contract';
+import { start } from '../e2e/app.js';
+import config from '../e2e/playwright.config.js';
+import { build } from './lib.mjs';
+
+const LAPTOP = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly phone?: boolean;
+  readonly dark?: boolean;
+  readonly before?: (page: Page) => Promise<void>;
+}
+
+await build();
+const demo = await start('demo');
+const empty = await start('server');
+const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
+const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
+const packet = (await get<Packet[]>('packets')).find(({ cropId }) => cropId === 'okra');
+const report = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('button', { name: /^Seed 2,/ }).click();
+  await page.getByRole('button', { name: 'damp', exact: true }).click();
+};
+
+const shots: Shot[] = [
+  { name: 'today', path: '' },
+  { name: 'today-dark', path: '', dark: true },
+  { name: 'today-phone', path: '', phone: true },
+  { name: 'open', path: `open/${okra?.id}`, before: report },
+  { name: 'open-phone', path: `open/${okra?.id}`, phone: true, before: report },
+  { name: 'open-phone-dark', path: `open/${okra?.id}`, phone: true, dark: true, before: report },
+  { name: 'tuck', path: `tuck?packet=${packet?.id}` },
+  { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true },
+  { name: 'batch', path: `batch/${okra?.id}` },
+  { name: 'seeds', path: 'seeds' },
+  { name: 'house', path: 'house' },
+];
+
+const browser = await chromium.launch(config.use?.launchOptions);
+async function take(address: string, { name, path, phone, dark, before }: Shot): Promise<void> {
+  const page = await browser.newPage({ viewport: phone ? PHONE : LAPTOP, colorScheme: dark ? 'dark' : 'light', locale: 'en-GB', reducedMotion: 'reduce' });
+  page.on('console', (message) => {
+    if (message.type() === 'error') console.error(`${name}: ${message.text()}`);
+  });
+  await page.goto(address + path);
+  await page.locator('h1, [role=heading][aria-level="1"]').first().waitFor();
+  await page.waitForTimeout(800);
+  await before?.(page);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+}
+for (const shot of shots) await take(demo.address, shot);
+await take(empty.address, { name: 'first-run', path: '' });
+await browser.close();
+await demo.stop();
+await empty.stop();
