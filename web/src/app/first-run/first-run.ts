@@ -14,7 +14,8 @@ import { Spots } from '../house/spots';
   imports: [RouterLink, SettingsForm, Spots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="page">
+    <div class="page narrow">
+      <p class="brand">Fresh Tuck</p>
       @if (!placed()) {
         <h1>Where is your household?</h1>
         <p class="lead">Fresh Tuck keeps all of this on your own machine. It needs your clock, your units, and when somebody can look.</p>
@@ -33,6 +34,14 @@ import { Spots } from '../house/spots';
     </div>
   `,
   styles: `
+    .narrow {
+      max-width: 760px;
+      margin: 0 auto;
+    }
+    .brand {
+      margin-bottom: 26px;
+      font: 700 21px var(--heading);
+    }
     .lead {
       max-width: 62ch;
       margin: 10px 0 22px;

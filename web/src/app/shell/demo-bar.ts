@@ -19,10 +19,12 @@ import { Api } from '../data/api.service';
     </aside>
   `,
   styles: `
-    aside {
+    :host {
       position: sticky;
       bottom: 0;
       z-index: 4;
+    }
+    aside {
       display: flex;
       flex-wrap: wrap;
       align-items: center;
@@ -48,6 +50,9 @@ import { Api } from '../data/api.service';
       cursor: pointer;
     }
     @media (max-width: 720px) {
+      :host {
+        position: static;
+      }
       aside {
         order: -1;
         padding: 0 16px;
