@@ -47,7 +47,12 @@ const shots: Shot[] = [
 
 const browser = await chromium.launch(config.use?.launchOptions);
 async function take(address: string, { name, path, phone, dark, before }: Shot): Promise<void> {
-  const page = await browser.newPage({ viewport: phone ? PHONE : LAPTOP, colorScheme: dark ? 'dark' : 'light', locale: 'en-GB', reducedMotion: 'reduce' });
+  const page = await browser.newPage({
+    viewport: phone ? PHONE : LAPTOP,
+    colorScheme: dark ? 'dark' : 'light',
+    locale: 'en-GB',
+    reducedMotion: 'reduce',
+  });
   page.on('console', (message) => {
     if (message.type() === 'error') console.error(`${name}: ${message.text()}`);
   });

@@ -9,6 +9,7 @@ export * from './forecast/likelihood.js';
 export * from './forecast/posterior.js';
 export * from './forecast/predict.js';
 export * from './forecast/count.js';
+export * from './forecast/turnbull.js';
 export * from './moving/growth.js';
 export * from './looking/parcel-state.js';
 export * from './looking/looking-times.js';
