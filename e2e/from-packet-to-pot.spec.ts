@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './app.js';
 
 const choose = async (page: Page, label: string, option: RegExp): Promise<void> => {
-  await page.getByLabel(label).click();
+  // The floating label lies over the field; the click that lands on it is the field's all the same.
+  await page.getByLabel(label).click({ force: true });
   await page.getByRole('option', { name: option }).click();
 };
 
