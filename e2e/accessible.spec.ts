@@ -23,3 +23,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
     }
   });
 }
+
+test('axe finds nothing on the first run', async ({ page, own }) => {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    await page.goto(own.address);
+    await expect(page.getByRole('heading', { name: 'Where is your household?' })).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  }
+});

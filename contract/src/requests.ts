@@ -30,7 +30,6 @@ export const householdRequest = z.strictObject({
 });
 
 export const spotRequest = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
-export const spotChange = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
 export const spotOrder = z.strictObject({ id, spotIds: z.array(id).min(1) });
 
 export const readingRequest = z
@@ -140,7 +139,6 @@ export const placeRequest = z.strictObject({ id, spotId: id });
 
 export type HouseholdRequest = z.infer<typeof householdRequest>;
 export type SpotRequest = z.infer<typeof spotRequest>;
-export type SpotChange = z.infer<typeof spotChange>;
 export type SpotOrder = z.infer<typeof spotOrder>;
 export type ReadingRequest = z.infer<typeof readingRequest>;
 export type PacketRequest = z.infer<typeof packetRequest>;

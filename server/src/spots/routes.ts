@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { readingRequest, spotChange, spotOrder, spotRequest } from '@fresh-tuck/contract';
+import { readingRequest, spotOrder, spotRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
@@ -21,11 +21,6 @@ export function spotRoutes({ act, clock, household, spots }: Services): Router {
     .put('/spots/order', (request, response) => {
       const body = read(spotOrder, request.body);
       act('spot-order', body, () => spots.order(body.spotIds));
-      response.json(list());
-    })
-    .put('/spots/:spotId', (request, response) => {
-      const body = read(spotChange, request.body);
-      act(`spot-change ${request.params.spotId}`, body, () => spots.change(request.params.spotId, body.name, body.kind));
       response.json(list());
     })
     .post('/spots/:spotId/readings', (request, response) => {

@@ -35,7 +35,6 @@ export function spotStore(db: Database) {
   const insert = db.prepare(`
     INSERT INTO spot (id, name, kind, walking_order, created_ms)
     VALUES (@id, @name, @kind, (SELECT coalesce(max(walking_order), 0) + 1 FROM spot), @nowMs)`);
-  const change = db.prepare('UPDATE spot SET name = @name, kind = @kind WHERE id = @id');
   const place = db.prepare('UPDATE spot SET walking_order = ? WHERE id = ?');
   const insertReading = db.prepare(`
     INSERT INTO reading (id, spot_id, from_ms, to_ms, min_c, max_c, recorded_ms)
@@ -90,10 +89,6 @@ export function spotStore(db: Database) {
     },
     add: (request: SpotRequest, nowMs: number): void => {
       insert.run({ ...request, nowMs });
-    },
-    change(id: string, name: string, kind: PlaceKind): void {
-      get(id);
-      change.run({ id, name, kind });
     },
     /** @throws Problem unless every spot is named once */
     order(ids: readonly string[]): void {

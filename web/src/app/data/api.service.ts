@@ -3,7 +3,6 @@ import { inject, Injectable } from '@angular/core';
 import { catchError, throwError, type Observable } from 'rxjs';
 import type {
   About,
-  Batch,
   BatchRequest,
   BatchWithJournal,
   CloseRequest,
@@ -67,12 +66,10 @@ export class Api {
   readonly spots = () => this.get<Spot[]>('spots');
   readonly holders = () => this.get<Holder[]>('holders');
   readonly batch = (id: string) => this.get<BatchWithJournal>(`batches/${id}`);
-  readonly batches = () => this.get<Batch[]>('batches');
   readonly demoParcel = (id: string) => this.get<DemoParcel>(`demo/parcels/${id}`);
 
   readonly saveHousehold = (body: HouseholdRequest) => this.send<About>('PUT', 'household', body);
   readonly addSpot = (body: SpotRequest) => this.send<Spot[]>('POST', 'spots', body);
-  readonly changeSpot = (spotId: string, body: SpotRequest) => this.send<Spot[]>('PUT', `spots/${spotId}`, body);
   readonly orderSpots = (body: SpotOrder) => this.send<Spot[]>('PUT', 'spots/order', body);
   readonly addReading = (spotId: string, body: ReadingRequest) => this.send<Spot[]>('POST', `spots/${spotId}/readings`, body);
   readonly addPacket = (body: PacketRequest) => this.send<Packet>('POST', 'packets', body);

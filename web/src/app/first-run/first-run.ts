@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { catchError, of } from 'rxjs';
+import { of, switchMap } from 'rxjs';
 import { AboutService } from '../data/about.service';
 import { Api } from '../data/api.service';
 import { Changes } from '../data/changes.service';
@@ -55,8 +55,9 @@ import { Spots } from '../house/spots';
 export class FirstRun {
   private readonly api = inject(Api);
   protected readonly placed = signal(inject(AboutService).settled());
+  private readonly changes = inject(Changes);
+  // Before the household is named the server has no clock to tell spots by.
   protected readonly spots = toSignal(
-    // Before the household is named the server has no clock to tell spots by.
-    inject(Changes).keep(() => this.api.spots().pipe(catchError(() => of([])))),
+    toObservable(this.placed).pipe(switchMap((placed) => (placed ? this.changes.keep(() => this.api.spots()) : of([])))),
   );
 }
