@@ -1,5 +1,5 @@
 /** Median time of one whole forecast with ten looks: `npm run bench`. */
-import { answersFor, CROPS, type ParcelFacts } from '../core/src/index.js';
+import { answersFor, bookPrior, CROPS, type ParcelFacts } from '../core/src/index.js';
 
 const HOUR_MS = 3_600_000;
 const startMs = Date.UTC(2026, 3, 1, 6);
@@ -12,7 +12,7 @@ const facts: ParcelFacts = {
   wanted: 8,
   startMs,
   chillUntilMs: null,
-  printedRate: 0.85,
+  prior: bookPrior(crop, { printedRate: 0.85, ageYears: null, seen: 'tip' }),
   stays: [{ fromMs: startMs, readings: [], guess: { minC: 23, maxC: 27 } }],
   utcOffsetHours: 1,
   looks: tipped.map((total, index) => ({

@@ -5,6 +5,7 @@
  */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
+import { seedlingName, seedlings } from './temperature/tables.js';
 import { cropSchema } from '../core/src/crops/schema.js';
 
 const root = new URL('..', import.meta.url);
@@ -40,6 +41,39 @@ const CROPS: Record<string, string | null> = {
   'passion-fruit': null,
   strawberry: null,
 };
+
+/** Crops without a row in the table of normal seedlings take their nearest relative's. */
+const RELATIVES: Record<string, string> = {
+  tomatillo: 'tomato',
+  'globe-artichoke': 'lettuce',
+  leek: 'onion',
+  chives: 'onion',
+  celeriac: 'celery',
+  soybean: 'bean_snap',
+  'sweet-pea': 'pea',
+  lupin: 'pea',
+  sorrel: 'beet',
+  dill: 'carrot',
+};
+
+/** Made to rise to its best and fall from it: a dip between two higher cells is noise of the table. */
+function unimodal(cells: readonly (readonly [number, number])[]): [number, number][] {
+  const best = cells.findIndex(([, share]) => share === 1);
+  return cells.map(([celsius], index) => [
+    celsius,
+    Math.max(...(index <= best ? cells.slice(0, index + 1) : cells.slice(index)).map(([, share]) => share)),
+  ]);
+}
+
+function shareOf(id: string, tabled: string | null) {
+  const relative = tabled === null ? RELATIVES[id] : seedlingName(tabled);
+  const cells = relative === undefined ? undefined : seedlings.get(relative);
+  if (!relative || !cells) return null;
+  return {
+    values: unimodal(cells),
+    source: `normal seedlings by temperature, Harrington and Minges (1954), from memory${tabled === null ? `: its nearest tabled relative, ${relative.replace('_', ', ')}` : ''}`,
+  };
+}
 
 const round = (x: number): number => Number(x.toFixed(2));
 const numbers = (row: Row, ...columns: string[]): number[] => columns.map((column) => Number(row[column]));
@@ -101,6 +135,9 @@ function entry(row: Row, tabled: string | null) {
     temperature: {
       tentBaseC,
       beta: { baseC: round(beta.baseC), optimumC: round(beta.optimumC), ceilingC: round(beta.ceilingC) },
+      share: shareOf(row['id'] ?? '', tabled),
+      // Rule of thumb, no source: warm kinds stand a little more.
+      injuryC: optimumC >= 31 ? 40 : optimumC >= 27 ? 37 : 34,
       source: fit
         ? `beta curve fitted to Harrington and Minges (1954), ${tabled}; tent base from handbooks, from memory`
         : 'beta curve through handbook base, optimum and ceiling, from memory',
@@ -110,6 +147,7 @@ function entry(row: Row, tabled: string | null) {
       // Where the table gives emergence, the tip comes at a stated part of it.
       tipAtOptimum: fit ? round(factor * fit.emergenceDaysAtOptimum) : tipDays,
       tipRange: [low, high],
+      tipToEmergence: Number(row['days_tip_to_emergence']),
       logSpread,
       source: fit
         ? `${factor} of the fitted days to emergence, Harrington and Minges (1954); the factor is common practice, no source`
@@ -119,6 +157,7 @@ function entry(row: Row, tabled: string | null) {
     root: { mmPerDayAtOptimum: mmPerDay, readyMm: readyLength(shy, lateMm), lateMm, shy, source: guess, confidence: 'low' },
     viability: {
       share: Number(row['viability_percent']) / 100,
+      storageYears: Number(row['storage_life_years']),
       source: `${practice}; above 7 CFR 201.31 where listed`,
       confidence: confidence('conf_other'),
     },

@@ -2,6 +2,8 @@
 export const CLOSURES = ['sealed_air', 'sealed_flat', 'corner_open', 'lidded'] as const;
 export const DAMPS = ['dry', 'drying', 'damp', 'pooling'] as const;
 export const VIAS = ['opened', 'through', 'skipped'] as const;
+/** Ways to sprout; on a towel and in water the tip is seen, elsewhere what comes up. */
+export const METHODS = ['towel', 'water', 'plug', 'pod', 'pellet', 'pot', 'bed'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
 export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as const;
 

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/states';
-import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, PLACE_KINDS, VIAS, type PlaceKind } from './choices.js';
+import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, METHODS, PLACE_KINDS, VIAS, type PlaceKind } from './choices.js';
 import { celsius, clockTime, id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
 
 const placeKind = z.enum(Object.keys(PLACE_KINDS) as [PlaceKind, ...PlaceKind[]], { error: 'kind must be one of the kinds of place' });
@@ -56,6 +56,7 @@ export const packetRequest = z.strictObject({
 export const batchRequest = z.strictObject({
   id,
   packetId: id,
+  method: z.enum(METHODS, { error: `method must be one of ${METHODS.join(', ')}` }).default('towel'),
   seeds: whole(1, SEED_LIMIT, 'seeds'),
   wanted: whole(1, SEED_LIMIT, 'wanted').nullable(),
   /** When it was tucked in; null is now. */
@@ -91,6 +92,7 @@ export const lookRequest = z
       .strictObject({
         tipped: whole(0, SEED_LIMIT, 'seen.tipped'),
         rotten: whole(0, SEED_LIMIT, 'seen.rotten'),
+        lost: whole(0, SEED_LIMIT, 'seen.lost').default(0),
         basedOn: id.nullable(),
       })
       .nullable(),
@@ -142,8 +144,9 @@ export type SpotRequest = z.infer<typeof spotRequest>;
 export type SpotOrder = z.infer<typeof spotOrder>;
 export type ReadingRequest = z.infer<typeof readingRequest>;
 export type PacketRequest = z.infer<typeof packetRequest>;
-export type BatchRequest = z.infer<typeof batchRequest>;
-export type LookRequest = z.infer<typeof lookRequest>;
+/** What a client sends: a default may be left out. */
+export type BatchRequest = z.input<typeof batchRequest>;
+export type LookRequest = z.input<typeof lookRequest>;
 export type MoveRequest = z.infer<typeof moveRequest>;
 export type UndoRequest = z.infer<typeof undoRequest>;
 export type RecountRequest = z.infer<typeof recountRequest>;

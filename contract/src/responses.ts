@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Answers, Crop, Judgement, ParcelFacts } from '@fresh-tuck/core';
+import type { Answers, Crop, Judgement, LotPrior, ParcelFacts } from '@fresh-tuck/core';
 import { CLOSURES, HOLDER_KINDS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
@@ -57,6 +57,8 @@ export const packet = z.object({
   printedRatePercent: z.number().nullable(),
   seedsLeft: z.number().nullable(),
   dressed: z.boolean(),
+  /** What is known of its next batch before any look. */
+  prior: z.custom<LotPrior>(),
   batches: z.array(z.object({ id: z.string(), number: z.number(), live: z.boolean() })),
 });
 

@@ -24,12 +24,18 @@ export const cropSchema = z
       tentBaseC: z.number(),
       /** Parameters of the Yan and Hunt beta curve; its base is no physiology. */
       beta: z.strictObject({ baseC: z.number(), optimumC: z.number(), ceilingC: z.number() }),
+      /** Share of the living that come by temperature, °C and share; null where neither the crop nor a relative is tabled. */
+      share: z.strictObject({ values: z.array(z.tuple([z.number(), z.number().min(0).max(1)])).min(2), source: z.string() }).nullable(),
+      /** Above this heat kills; never the curve's ceiling. */
+      injuryC: z.number(),
       ...sourced,
     }),
     days: z.strictObject({
       /** Median days from tucking in to the first visible tip at the optimum. */
       tipAtOptimum: positive,
       tipRange: range,
+      /** Further days at the optimum from the tip until something shows above ground. */
+      tipToEmergence: positive,
       /** Sd of log progress within a lot. */
       logSpread: positive,
       ...sourced,
@@ -42,7 +48,7 @@ export const cropSchema = z
       shy: z.number().int().min(0).max(2),
       ...sourced,
     }),
-    viability: z.strictObject({ share, ...sourced }),
+    viability: z.strictObject({ share, storageYears: positive, ...sourced }),
     chill: z.strictObject({ weeks: z.number().min(0), celsius: z.number(), ...sourced }),
     water: z.strictObject({
       /** Grams of water to a gram of dry paper. */

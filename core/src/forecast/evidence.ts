@@ -7,6 +7,8 @@ export interface LookFact {
   readonly tipped: number | null;
   /** Quiet seeds found rotten and taken out, since the start. */
   readonly rotten: number | null;
+  /** Quiet seeds lost or given away, since the start: not known to be dead. */
+  readonly lost?: number | null;
 }
 
 /** Seeds whose tip appeared between two progresses (days at the optimum). */
@@ -20,12 +22,47 @@ export interface TipInterval {
 export interface QuietGroup {
   readonly progress: number;
   readonly count: number;
+  /** A later look through the bag that noticed nothing. */
+  readonly through?: ThroughLook | null;
+}
+
+/** A look through the bag notices a root with a chance that grows with its length. */
+export interface ThroughLook {
+  readonly progress: number;
+  /** Progress after the tip at which one of so many roots would be noticed; weights sum to the best chance of noticing. */
+  readonly leads: readonly { readonly progress: number; readonly weight: number }[];
+}
+
+/** Chance that even a long root is noticed through a folded towel. Guess. */
+const BEST_NOTICING = 0.75;
+/** Lengths at which thirds of the roots that will be noticed are, mm: as if exponential with a mean of 5 mm. Guess. */
+const NOTICED_AT_MM = [0.9, 3.5, 9] as const;
+
+/** How a look through the bag sees, for roots of a speed. */
+export const throughLook = (progress: number, mmPerDayAtOptimum: number): ThroughLook => ({
+  progress,
+  leads: NOTICED_AT_MM.map((mm) => ({ progress: mm / mmPerDayAtOptimum, weight: BEST_NOTICING / NOTICED_AT_MM.length })),
+});
+
+/**
+ * Share of the living whose tip would have been seen by now in a quiet group: all
+ * that tipped before it was last opened, and those since that a look through the
+ * bag would have noticed.
+ */
+export function seenShare(group: QuietGroup, tippedBy: (progress: number) => number): number {
+  const opened = tippedBy(group.progress);
+  if (!group.through) return opened;
+  const { progress, leads } = group.through;
+  return leads.reduce(
+    (sum, lead) => sum + lead.weight * Math.max(tippedBy(Math.max(progress - lead.progress, group.progress)) - opened, 0),
+    opened,
+  );
 }
 
 /** What the looks say, ready for the likelihood. */
 export interface Evidence {
   readonly tips: readonly TipInterval[];
-  /** Rotten seeds: dead from the look that found them. */
+  /** Seeds that left without a tip: rotten ones, dead from the look that found them; lost ones, censored when last seen. */
   readonly removed: readonly QuietGroup[];
   /** The seeds that may still come. */
   readonly quiet: QuietGroup;
@@ -36,41 +73,61 @@ export interface Evidence {
 /**
  * Turns looks into interval-censored counts. Totals are absolute, so two
  * people's looks never add up, and the order in which they are entered does not
- * matter. Looks through the bag prove tips but not their absence: they close an
- * interval from above and never open the next one.
+ * matter. Looks through the bag prove tips; of the rest they say only that
+ * nothing was noticed.
  *
  * @param seeds seeds in the batch, 1 or more
  * @param looks in any order
  * @param startMs when the batch was tucked in
  * @param progressAt progress by a moment
+ * @param mmPerDayAtOptimum speed of the roots, which tells what a look through the bag can notice
  * @throws RangeError where totals exceed the seeds
  */
-export function evidenceFrom(seeds: number, looks: readonly LookFact[], startMs: number, progressAt: (ms: number) => number): Evidence {
+export function evidenceFrom(
+  seeds: number,
+  looks: readonly LookFact[],
+  startMs: number,
+  progressAt: (ms: number) => number,
+  mmPerDayAtOptimum: number,
+): Evidence {
   const tips: TipInterval[] = [];
   const removed: QuietGroup[] = [];
   let tipped = 0;
   let rotten = 0;
+  let lost = 0;
+  let throughMs: number | null = null;
   let lastSeenMs = startMs;
   for (const look of [...looks].sort((a, b) => a.atMs - b.atMs)) {
     const seesTips = look.tipped !== null;
     const totalTipped = Math.max(tipped, look.tipped ?? 0);
     const totalRotten = Math.max(rotten, look.rotten ?? 0);
-    if (totalTipped + totalRotten > seeds) {
-      throw new RangeError(`looks: ${totalTipped} tips and ${totalRotten} rotten of ${seeds} seeds`);
+    const totalLost = Math.max(lost, look.lost ?? 0);
+    if (totalTipped + totalRotten + totalLost > seeds) {
+      throw new RangeError(`looks: ${totalTipped} tips, ${totalRotten} rotten and ${totalLost} lost of ${seeds} seeds`);
     }
     const progress = progressAt(look.atMs);
     if (totalTipped > tipped) {
       tips.push({ fromProgress: progressAt(lastSeenMs), toProgress: progress, count: totalTipped - tipped });
     }
     if (totalRotten > rotten) removed.push({ progress, count: totalRotten - rotten });
+    if (totalLost > lost) removed.push({ progress: progressAt(lastSeenMs), count: totalLost - lost });
     tipped = totalTipped;
     rotten = totalRotten;
-    if (seesTips && !look.through) lastSeenMs = look.atMs;
+    lost = totalLost;
+    if (seesTips && look.through) throughMs = look.atMs;
+    if (seesTips && !look.through) {
+      lastSeenMs = look.atMs;
+      throughMs = null;
+    }
   }
   return {
     tips,
     removed,
-    quiet: { progress: progressAt(lastSeenMs), count: seeds - tipped - rotten },
+    quiet: {
+      progress: progressAt(lastSeenMs),
+      count: seeds - tipped - rotten - lost,
+      through: throughMs === null ? null : throughLook(progressAt(throughMs), mmPerDayAtOptimum),
+    },
     lastSeenMs,
   };
 }

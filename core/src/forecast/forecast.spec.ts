@@ -6,7 +6,7 @@ import {
   evidenceFrom,
   outlookFor,
   posteriorOf,
-  priorFor,
+  bookPrior,
   type ParcelFacts,
   type ParcelLook,
 } from '../index.js';
@@ -34,7 +34,7 @@ const parcel = (more: Partial<ParcelFacts> = {}): ParcelFacts => ({
   wanted: null,
   startMs: START,
   chillUntilMs: null,
-  printedRate: 0.85,
+  prior: bookPrior(crop, { printedRate: 0.85, ageYears: null, seen: 'tip' }),
   stays: [{ fromMs: START, readings: [], guess: { minC: 23, maxC: 27 } }],
   utcOffsetHours: 0,
   looks: [],
@@ -115,29 +115,46 @@ describe('the forecast', () => {
     expect([...warmth].sort((a, b) => b - a)).toEqual(warmth);
   });
 
-  it('counts a look through the bag for what it shows, never for what it hides', () => {
+  it('takes a look through the bag for what it shows, and a silent one for less than an open one', () => {
     const nowMs = START + 120 * HOUR_MS;
     const alive = (looks: ParcelLook[]): number => answersFor(parcel({ looks }), nowMs).chanceQuietAlive;
-    const never = alive([]);
-    expect(alive([look(115, 0, { through: true })])).toBeCloseTo(never, 12);
-    expect(alive([look(115, 0)])).toBeLessThan(never);
-    const evidence = evidenceFrom(10, [look(60, 2, { through: true }), look(90, 5)], START, (ms) => (ms - START) / HOUR_MS);
-    expect(evidence.tips).toEqual([
+    const [never, through, opened] = [alive([]), alive([look(115, 0, { through: true })]), alive([look(115, 0)])];
+    expect(through).toBeLessThan(never - 0.01);
+    expect(opened).toBeLessThan(through - 0.01);
+    const { tips, quiet } = evidenceFrom(
+      10,
+      [look(60, 2, { through: true }), look(90, 5), look(95, 5, { through: true })],
+      START,
+      (ms) => (ms - START) / HOUR_MS,
+      8,
+    );
+    expect(tips).toEqual([
       { fromProgress: 0, toProgress: 60, count: 2 },
       { fromProgress: 0, toProgress: 90, count: 3 },
     ]);
+    expect([quiet.progress, quiet.count, quiet.through?.progress]).toEqual([90, 5, 95]);
+  });
+
+  it('takes rotten seed for dead and lost seed for nothing but gone', () => {
+    const nowMs = START + 150 * HOUR_MS;
+    const at = (more: Partial<ParcelLook>) => answersFor(parcel({ looks: [look(100, 3), look(140, 3, more)] }), nowMs);
+    const [plain, rotten, lost] = [at({}), at({ rotten: 4 }), at({ lost: 4 })];
+    expect([rotten.state.quiet, lost.state.quiet]).toEqual([3, 3]);
+    // Four fewer that could come; but what was lost may well have lived.
+    expect(rotten.end.mean).toBeLessThan(plain.end.mean);
+    expect(lost.chanceQuietAlive).toBeGreaterThanOrEqual(rotten.chanceQuietAlive);
   });
 
   it('narrows on the truth with many seeds: 160 of 200 in the end', () => {
     const fates = Array.from({ length: 160 }, (_, index) => Math.log(crop.days.tipAtOptimum) + 0.25 * 1.9 * ((index + 0.5) / 80 - 1));
     const progress = [3, 4, 5, 6, 8, 12, 18].map((p) => ({ p, tipped: fates.filter((fate) => fate <= Math.log(p)).length }));
     const looks = progress.map(({ p, tipped }) => look(p, tipped));
-    const evidence = evidenceFrom(200, looks, START, (ms) => (ms - START) / HOUR_MS);
-    const posterior = posteriorOf(evidence, priorFor(crop, 0.9, 0));
-    const outlook = outlookFor(posterior, evidence.quiet.count, evidence.quiet.progress);
+    const evidence = evidenceFrom(200, looks, START, (ms) => (ms - START) / HOUR_MS, 8);
+    const posterior = posteriorOf(evidence, bookPrior(crop, { printedRate: 0.9, ageYears: null, seen: 'tip' }));
+    const outlook = outlookFor(posterior, evidence.quiet);
     const end = countForecast(outlook.furtherTips(Infinity));
     expect(end.mean).toBeLessThan(4);
-    expect(outlook.chanceAlive).toBeLessThan(0.1);
+    expect(outlook.chanceAlive(1)).toBeLessThan(0.1);
   });
 
   it('gives the shortest stretch that holds the asked share', () => {
@@ -152,7 +169,9 @@ describe('the forecast', () => {
   });
 
   it('refuses facts that contradict each other', () => {
-    expect(() => answersFor(parcel({ seeds: 3, looks: [look(40, 4)] }), START + 48 * HOUR_MS)).toThrowError(/4 tips and 0 rotten of 3/);
+    expect(() => answersFor(parcel({ seeds: 3, looks: [look(40, 4)] }), START + 48 * HOUR_MS)).toThrowError(
+      /4 tips, 0 rotten and 0 lost of 3/,
+    );
     expect(() => answersFor(parcel({ stays: [] }), START + 48 * HOUR_MS)).toThrowError(/stays/);
   });
 });

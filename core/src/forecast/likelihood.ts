@@ -1,4 +1,4 @@
-import type { Evidence, QuietGroup } from './evidence.js';
+import { seenShare, type Evidence, type QuietGroup } from './evidence.js';
 
 /** Keeps an interval the law calls impossible from ruling out every law alike. */
 export const LEAST_CHANCE = 1e-300;
@@ -22,5 +22,5 @@ export function logLikelihood(evidence: Evidence, livingShare: number, tippedBy:
       sum + count * (Math.log(livingShare) + Math.log(Math.max(tippedBy(toProgress) - tippedBy(fromProgress), LEAST_CHANCE))),
     0,
   );
-  return quietGroups(evidence).reduce((sum, group) => sum + group.count * Math.log1p(-livingShare * tippedBy(group.progress)), tips);
+  return quietGroups(evidence).reduce((sum, group) => sum + group.count * Math.log1p(-livingShare * seenShare(group, tippedBy)), tips);
 }

@@ -1,17 +1,8 @@
 import betaln from '@stdlib/math-base-special-betaln';
 import type { Evidence } from './evidence.js';
 import { LEAST_CHANCE, quietGroups } from './likelihood.js';
+import type { Prior } from './prior.js';
 import { crowdShare, lateShare, lawShape, TIP_LAWS, type LawShape, type TipLaw } from './tip-law.js';
-
-/** What is known of a lot before its first look. */
-export interface Prior {
-  /** Living share of the lot: mean and weight (as many seeds' worth) of its beta. */
-  readonly share: { readonly mean: number; readonly weight: number };
-  /** Natural log of the median progress to the tip, and its sd between lots. */
-  readonly logMedian: { readonly mean: number; readonly sd: number };
-  /** Spread within the lot: median of the sd of log progress, and the sd of its log. */
-  readonly spread: { readonly median: number; readonly logSd: number };
-}
 
 /** One cell of the posterior in everything but the living share, which has its nodes in `shares`. */
 export interface Column {
@@ -81,21 +72,38 @@ function shareBound(tips: number, quiet: number, tipped: number): number {
   return (tips === 0 ? 0 : tips * Math.log(best)) + (quiet === 0 ? 0 : quiet * Math.log1p(-Math.min(best * tipped, 1 - 1e-12)));
 }
 
+/** A sum of shares at edges, with weights: what a quiet group would have shown. */
+interface SeenAt {
+  readonly count: number;
+  readonly opened: number;
+  readonly leads: readonly { readonly at: number; readonly weight: number }[];
+}
+
 /** The progresses that a likelihood asks for, once each, and where each figure of the evidence finds its own. */
 function edgesOf(evidence: Evidence) {
-  const edges = [
-    ...new Set([
-      ...evidence.tips.flatMap((tip) => [tip.fromProgress, tip.toProgress]),
-      ...quietGroups(evidence).map((group) => group.progress),
-    ]),
-  ];
-  const at = (progress: number): number => edges.indexOf(progress);
-  return {
-    logs: edges.map(Math.log),
-    tips: evidence.tips.map((tip) => ({ from: at(tip.fromProgress), to: at(tip.toProgress), count: tip.count })),
-    quiet: quietGroups(evidence).map((group) => ({ at: at(group.progress), count: group.count })),
-    tipCount: evidence.tips.reduce((sum, tip) => sum + tip.count, 0),
+  const edges: number[] = [];
+  const at = (progress: number): number => {
+    const known = edges.indexOf(progress);
+    return known >= 0 ? known : edges.push(progress) - 1;
   };
+  const tips = evidence.tips.map((tip) => ({ from: at(tip.fromProgress), to: at(tip.toProgress), count: tip.count }));
+  const quiet = quietGroups(evidence).map(({ progress, count, through }): SeenAt => ({
+    count,
+    opened: at(progress),
+    leads: (through?.leads ?? []).map((lead) => ({
+      at: at(Math.max((through?.progress ?? 0) - lead.progress, progress)),
+      weight: lead.weight,
+    })),
+  }));
+  return { logs: edges.map(Math.log), tips, quiet, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
+}
+
+/** The seen share of a quiet group from the shares at the edges. */
+function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number {
+  const base = tipped[opened] as number;
+  let share = base;
+  for (const { at, weight } of leads) share += weight * ((tipped[at] as number) - base);
+  return share;
 }
 
 function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
@@ -134,12 +142,14 @@ function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
           scale += count * Math.log(Math.max((tipped[to] as number) - (tipped[from] as number), LEAST_CHANCE));
         }
         const last = quiet.at(-1);
-        const bound = shareBound(tipCount, last?.count ?? 0, last ? (tipped[last.at] as number) : 0);
+        const seen = quiet.map((group) => seenAt(group, tipped));
+        const bound = shareBound(tipCount, last?.count ?? 0, seen.at(-1) ?? 0);
         if (scale + bound + highestPrior < top + PRUNE_LOG) continue;
         const weights = new Float64Array(shares.length);
         for (let index = 0; index < shares.length; index++) {
           let log = scale + (perShare[index] as number);
-          for (const group of quiet) log += group.count * Math.log1p(-(shares[index] as number) * (tipped[group.at] as number));
+          for (let g = 0; g < quiet.length; g++)
+            log += (quiet[g]?.count ?? 0) * Math.log1p(-(shares[index] as number) * (seen[g] as number));
           weights[index] = log;
           if (log > top) top = log;
         }

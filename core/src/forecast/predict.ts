@@ -1,4 +1,5 @@
 import { ChanceMixture } from './count.js';
+import { seenShare, type QuietGroup } from './evidence.js';
 import type { Column, Posterior } from './posterior.js';
 import { tippedShare } from './tip-law.js';
 
@@ -24,22 +25,26 @@ export interface Outlook {
   chanceAny(byProgress: number, leads?: readonly Lead[]): number;
   /** Mean share that has tipped by a progress. */
   meanTipped(byProgress: number): number;
-  /** Chance that one of them is alive. */
-  readonly chanceAlive: number;
+  /**
+   * Chance that one of them is alive.
+   *
+   * @param coming share of the living that come at the temperatures they had; the rest are kept quiet by them
+   */
+  chanceAlive(coming: number): number;
 }
 
 /**
- * Prepares the answers about seeds seen quiet at `fromProgress`. A cell's chance
+ * Prepares the answers about the seeds that were last seen quiet. A cell's chance
  * of a tip is v (F(t) - F(from)) / (1 - v F(from)): the factor before the bracket
  * does not depend on t, so its root is kept and every later question is one
  * multiplication a cell.
  *
- * @param quiet seeds seen quiet, 0 or more
+ * @param group the seeds that may still come
  */
-export function outlookFor(posterior: Posterior, quiet: number, fromProgress: number): Outlook {
-  const logFrom = Math.log(fromProgress);
+export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
+  const { count: quiet, progress: fromProgress } = group;
   const { columns, shares } = posterior;
-  const before = columns.map((column) => columnShare(column, logFrom));
+  const before = columns.map((column) => seenShare(group, (progress) => columnShare(column, Math.log(progress))));
   const starts = new Int32Array(columns.length + 1);
   const cells = columns.length * shares.length;
   const roots = new Float64Array(cells);
@@ -88,7 +93,17 @@ export function outlookFor(posterior: Posterior, quiet: number, fromProgress: nu
     furtherTips: (byProgress) => mixtureOf(byProgress, AT_ONCE).distribution(quiet),
     chanceAny: (byProgress, leads = AT_ONCE) => 1 - Math.min(mixtureOf(byProgress, leads).none(quiet), 1),
     meanTipped,
-    chanceAlive: meanTipped(Infinity),
+    chanceAlive(coming) {
+      let sum = 0;
+      columns.forEach((column, index) => {
+        const base = before[index] as number;
+        column.weights.forEach((weight, i) => {
+          const v = shares[i] as number;
+          if (weight > 0) sum += (weight * (Math.min(v / coming, 1) - v * base)) / Math.max(1 - v * base, 1e-300);
+        });
+      });
+      return sum;
+    },
   };
 }
 

@@ -1,51 +1,16 @@
-import type { Crop } from '../crops/schema.js';
 import { countForecast, type CountForecast } from '../forecast/count.js';
-import { evidenceFrom, type Evidence } from '../forecast/evidence.js';
-import { lotCurve, outlookFor, type LotCurve, type Outlook } from '../forecast/predict.js';
-import { posteriorOf, type Prior } from '../forecast/posterior.js';
-import { leadsTo, passing, usualLength, type RootCohort, type RootGrowth } from '../moving/growth.js';
-import { dryingForecast, type Closure, type DryingForecast } from '../towel/drying.js';
-import { integrateProgress, type Progress, type Stay } from '../warmth/progress.js';
+import { leadsTo } from '../moving/growth.js';
+import { dryingForecast, type DryingForecast } from '../towel/drying.js';
+import type { Progress } from '../warmth/progress.js';
+import type { WarmthToll } from '../warmth/toll.js';
 import { nextLook, type NextLook } from './next-look.js';
-import { parcelState, type ParcelLook, type ParcelMove, type ParcelState, type SeedState } from './parcel-state.js';
-
-/** Everything about a parcel that its forecast hangs on: plain values, no ids. */
-export interface ParcelFacts {
-  readonly crop: Crop;
-  readonly seeds: number;
-  readonly wanted: number | null;
-  readonly startMs: number;
-  readonly chillUntilMs: number | null;
-  /** Rate printed on the packet, 0 to 1, where there is one. */
-  readonly printedRate: number | null;
-  readonly stays: readonly Stay[];
-  readonly utcOffsetHours: number;
-  readonly looks: readonly ParcelLook[];
-  readonly moves: readonly ParcelMove[];
-  readonly closure: Closure;
-  /** Water that the towel was given, ml. */
-  readonly doseMl: number;
-  /** The household's looking times from now on, rising. */
-  readonly lookTimesMs: readonly number[];
-  /** Most a seed may be let past "late" unseen: chance for any seed, per look. */
-  readonly lateTolerance: number;
-}
+import { parcelState, type ParcelState } from './parcel-state.js';
+import { rootsNow, type RootsNow } from './roots-now.js';
+import { DAY_MS, HORIZON_DAYS, momentOf, SLOT_MS, workingsFor, type ParcelFacts, type Workings } from './workings.js';
 
 /** A count forecast at a moment. */
 export interface CountAt extends CountForecast {
   readonly atMs: number;
-}
-
-/** A cohort of roots with where it stands. */
-export interface RootsNow {
-  readonly seeds: readonly number[];
-  readonly count: number;
-  readonly usualMm: number;
-  readonly measured: boolean;
-  readonly readyMs: number;
-  /** The fastest that could be among them enter the paper. */
-  readonly lateFromMs: number;
-  readonly usuallyLateMs: number;
 }
 
 /** The forecast's answers about one parcel at one moment. */
@@ -60,6 +25,8 @@ export interface Answers {
   /** Already there if one opened now. */
   readonly now: CountAt;
   readonly chanceQuietAlive: number;
+  /** What the warmth so far has cost. */
+  readonly toll: WarmthToll;
   /** Chance of any further tip before patience ends. */
   readonly chanceAnyFurther: number;
   readonly patienceMs: number;
@@ -76,117 +43,13 @@ export interface Answers {
   readonly curve: readonly CountAt[];
 }
 
-const DAY_MS = 86_400_000;
-/** A looking time nearer than this is the one that is now. */
-const SLOT_MS = 2 * 3_600_000;
-const HORIZON_DAYS = 150;
 const PATIENCE_TIMES_MEDIAN = 4;
-/** Lots differ by this sd of log median; less is known of crops whose days are a guess. */
-const LOT_LOG_SD = { high: 0.38, med: 0.42, low: 0.52 } as const;
-/** Nobody has said yet where it goes when its chill is done: an ordinary warm room, °C. */
-const AFTER_CHILL = { minC: 18, maxC: 24 };
-const TIPS_OF_NORMAL = 0.97;
 const RIBBON_STEPS = 60;
 const CURVE_STEPS = 14;
-
-/** The prior for a batch before its first look, from packet and crop. */
-export function priorFor(crop: Crop, printedRate: number | null, warmthLogSd: number): Prior {
-  const rate = printedRate ?? crop.viability.share;
-  return {
-    share: { mean: Math.min(Math.max(TIPS_OF_NORMAL * rate, 0.02), 0.98), weight: 6 },
-    logMedian: { mean: Math.log(crop.days.tipAtOptimum), sd: Math.hypot(LOT_LOG_SD[crop.days.confidence], warmthLogSd) },
-    spread: { median: crop.days.logSpread, logSd: 0.4 },
-  };
-}
-
-/** How roots of a crop grow and when they are ready and late. */
-export const growthOf = (crop: Crop): RootGrowth => ({
-  mmPerDayAtOptimum: crop.root.mmPerDayAtOptimum,
-  readyMm: crop.root.readyMm,
-  lateMm: crop.root.lateMm,
-});
-
-/** The facts with everything derived from them once. */
-interface Workings {
-  readonly facts: ParcelFacts;
-  readonly progress: Progress;
-  readonly evidence: Evidence;
-  readonly outlook: Outlook;
-  readonly lot: LotCurve;
-  readonly growth: RootGrowth;
-}
-
-function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
-  const endMs = Math.max(nowMs, facts.startMs) + HORIZON_DAYS * DAY_MS;
-  const stays =
-    facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
-      ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
-      : facts.stays;
-  const progress = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
-  const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at);
-  const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
-  const posterior = posteriorOf(evidence, priorFor(facts.crop, facts.printedRate, warmthLogSd));
-  const outlook = outlookFor(posterior, evidence.quiet.count, evidence.quiet.progress);
-  return { facts, progress, evidence, outlook, lot: lotCurve(posterior), growth: growthOf(facts.crop) };
-}
-
-/** Lengths that the words for a stage stand for, mm, where nobody measured: a nib, and the least that is called a root. */
-const STAGE_MM = { tip: 1.5, root: 4 } as const;
-
-interface Roots extends RootCohort {
-  readonly seeds: readonly number[];
-  readonly measured: boolean;
-}
-
-/** One touched seed's root: as measured, else as its stage says, else from when its tip can have come. */
-function rootOf(seed: SeedState, { progress, growth, lot }: Workings): Roots {
-  const from = progress.at(seed.tipFromMs ?? progress.startMs);
-  const to = progress.at(seed.tipToMs ?? progress.startMs);
-  const cohort = {
-    seeds: [seed.seed],
-    count: 1,
-    fromProgress: from,
-    toProgress: to,
-    usualProgress: lot.midway(from, to),
-    measuredMm: null,
-    measured: false,
-  };
-  const seenAt = progress.at(seed.stageAtMs ?? seed.tipToMs ?? progress.startMs);
-  if (seed.measuredMm !== null && seed.measuredAtMs === seed.stageAtMs) {
-    return { ...cohort, toProgress: seenAt, measuredMm: seed.measuredMm, measured: true };
-  }
-  if (seed.stage === 'tip') return { ...cohort, toProgress: seenAt, measuredMm: STAGE_MM.tip };
-  const usualMm = usualLength(growth, cohort, seenAt);
-  return usualMm < STAGE_MM.root ? { ...cohort, toProgress: seenAt, measuredMm: STAGE_MM.root } : cohort;
-}
-
-/** Roots on the towel: touched ones each for itself, counted ones by when they came. */
-function cohortsOf(state: ParcelState, workings: Workings): Roots[] {
-  const { progress, lot } = workings;
-  const touched = state.seeds
-    .filter((seed) => seed.tipToMs !== null && !seed.moved && seed.stage !== 'rotten')
-    .map((seed) => rootOf(seed, workings));
-  const counted = state.counted.map((tips) => {
-    const fromProgress = progress.at(tips.fromMs);
-    const toProgress = progress.at(tips.toMs);
-    return {
-      seeds: [],
-      count: tips.count,
-      fromProgress,
-      toProgress,
-      usualProgress: lot.midway(fromProgress, toProgress),
-      measuredMm: null,
-      measured: false,
-    };
-  });
-  return [...touched, ...counted];
-}
 
 /** Mean temperature over the day before a moment: a bag dries by day and by night. */
 const meanCelsius = (progress: Progress, nowMs: number): number =>
   Array.from({ length: 24 }, (_, hour) => progress.celsiusAt(nowMs - hour * 3_600_000)).reduce((sum, celsius) => sum + celsius, 0) / 24;
-
-const momentOf = (progress: Progress, value: number): number => progress.when(value) ?? progress.endMs;
 
 /** First moment in [from, end] at which a rising chance passes a level; null where it does not. */
 function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => number, level: number): number | null {
@@ -201,26 +64,10 @@ function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => numb
   return high;
 }
 
-function rootsNow(workings: Workings, state: ParcelState, nowMs: number): RootsNow[] {
-  const { progress, growth } = workings;
-  return cohortsOf(state, workings).map((cohort) => {
-    const late = passing(growth, cohort, growth.lateMm);
-    return {
-      seeds: cohort.seeds,
-      count: cohort.count,
-      usualMm: usualLength(growth, cohort, progress.at(nowMs)),
-      measured: cohort.measured,
-      readyMs: momentOf(progress, passing(growth, cohort, growth.readyMm).usual),
-      lateFromMs: momentOf(progress, late.earliest),
-      usuallyLateMs: momentOf(progress, late.usual),
-    };
-  });
-}
-
 /** How long to wait for a crop: four times its median in progress, chill on top. */
 function patienceMs({ facts, progress }: Workings): number {
   const from = facts.chillUntilMs ?? facts.startMs;
-  return momentOf(progress, progress.at(from) + PATIENCE_TIMES_MEDIAN * facts.crop.days.tipAtOptimum);
+  return momentOf(progress, progress.at(from) + PATIENCE_TIMES_MEDIAN * Math.exp(facts.prior.logMedian.mean));
 }
 
 /**
@@ -260,7 +107,8 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
     soon: tipsBy(soonMs),
     tomorrow: tipsBy(facts.lookTimesMs.findLast((ms) => ms <= nowMs + 1.5 * DAY_MS) ?? nowMs + DAY_MS),
     end: countForecast(outlook.furtherTips(Infinity)),
-    chanceQuietAlive: outlook.chanceAlive,
+    chanceQuietAlive: outlook.chanceAlive(workings.toll.share),
+    toll: workings.toll,
     chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
     patienceMs: patience,
     halfMs: progress.when(lot.progressOf(0.5)),

@@ -1,6 +1,9 @@
 import { chanceInWords } from '../units/quantity.js';
 import { counted, rangeInWords, type Words } from '../units/words.js';
-import type { Answers, ParcelFacts, RootsNow } from './answers.js';
+import type { Answers } from './answers.js';
+import { mendAdvice } from './mend.js';
+import type { RootsNow } from './roots-now.js';
+import type { ParcelFacts } from './workings.js';
 import type { LookReason } from './next-look.js';
 
 /** What a parcel needs, in order of precedence. */
@@ -98,50 +101,6 @@ function rootAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice[
       by: `ready about ${words.when(about(readyMs))}`,
       tone: 'waiting',
       text: `Move at ${words.length(facts.crop.root.readyMm)}; roots enter the paper near ${words.length(facts.crop.root.lateMm)}.`,
-    });
-  }
-  return advice;
-}
-
-/** What to mend before anything else, from the last look. */
-function mendAdvice(facts: ParcelFacts, words: Words): Advice[] {
-  const last = facts.looks.at(-1);
-  if (!last) return [];
-  const advice: Advice[] = [];
-  const mend = (lead: string, text: string, tone: Tone = 'trouble'): void => {
-    advice.push({ kind: 'mend', lead, by: 'now', tone, text });
-  };
-  if (last.troubles.includes('too_hot')) {
-    mend(
-      'Cool it down',
-      'Off the heat and out of the sun until it feels no warmer than a hand. Above about 32 °C seed suffers; 35 to 40 °C kills most.',
-    );
-  }
-  if (last.damp === 'dry' && !last.rewetted)
-    mend('Wet the towel', `Give ${words.sprays(facts.doseMl * 0.7)}; a tip that dries is lost.`, 'water');
-  if (last.damp === 'drying' && !last.rewetted)
-    mend('Re-damp the towel', `Give ${words.sprays(facts.doseMl * 0.4)} and close it again.`, 'water');
-  if (last.damp === 'pooling')
-    mend('Pour off the pool', 'Tip the water out and press the towel between dry ones: seed under water cannot breathe.', 'water');
-  if (last.troubles.includes('threads')) {
-    mend(
-      'Look at the threads',
-      'Mist them. Fuzz close round a root that lies down is root hair. Threads across paper or seed, or grey, green or black, are mould: open it by a window, do not sniff, take those seeds out, fresh towel.',
-    );
-  }
-  if (last.troubles.includes('soft_seed') || last.troubles.includes('smell')) {
-    mend(
-      'Take the soft ones out',
-      'Soft, brown, smelling seed is dead: lift it out by a window, bin it, fresh towel if it has stained. Asthma or weak immunity: leave this to someone else.',
-    );
-  }
-  if (last.troubles.includes('fuzz')) {
-    advice.push({
-      kind: 'retuck',
-      lead: 'Leave the fuzz',
-      by: null,
-      tone: 'growth',
-      text: 'Even white fuzz close round a root that vanishes when misted is root hair. If it stays, or spreads over paper, report threads.',
     });
   }
   return advice;
@@ -264,9 +223,8 @@ function moveHeadline({ roots, nowMs }: Answers, words: Words): Judgement['headl
 /** The figures that carry the judgement, each a sentence. */
 function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[] {
   const { state, now, tomorrow, end } = answers;
-  const rate = Math.round((facts.printedRate ?? facts.crop.viability.share) * 100);
   const reasons = [
-    `Known before any look: ${facts.printedRate === null ? `about ${rate} of 100 ${facts.crop.name.toLowerCase()} seeds live (${facts.crop.viability.source})` : `${rate} of 100 printed on the packet`}; half of the living show after about ${facts.crop.days.tipAtOptimum} days at ${words.temperature(facts.crop.temperature.beta.optimumC)}.`,
+    `Known before any look: ${facts.prior.known.join('; ')}.`,
     `The warmth so far has done the work of ${answers.progressNow.toFixed(1)} such days.`,
     `The looks: ${state.tipped} of ${facts.seeds} have shown a tip, ${counted(state.quiet, 'seed')} still quiet${state.rotten > 0 ? `, ${state.rotten} rotten` : ''}.`,
   ];
@@ -287,7 +245,7 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
  */
 export function judge(facts: ParcelFacts, answers: Answers, words: Words): Judgement {
   const supply = supplyAdvice(facts, answers, words);
-  const advice = [...mendAdvice(facts, words), ...rootAdvice(facts, answers, words), ...(supply ? [supply] : [])];
+  const advice = [...mendAdvice(facts, answers, words), ...rootAdvice(facts, answers, words), ...(supply ? [supply] : [])];
   const given = supply?.kind === 'give_up' || supply?.kind === 'restart';
   const settled = advice.some(({ kind }) => kind !== 'retuck');
   if (!given && (!settled || answers.state.quiet > 0)) advice.push(leaveAdvice(facts, answers, words));

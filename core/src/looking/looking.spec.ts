@@ -1,5 +1,6 @@
 import {
   answersFor,
+  bookPrior,
   CROPS,
   judge,
   lookingTimes,
@@ -37,7 +38,7 @@ function parcel(cropId: string, days: number, celsius: number, more: Partial<Par
     wanted: 5,
     startMs,
     chillUntilMs: null,
-    printedRate: null,
+    prior: bookPrior(crop, { printedRate: null, ageYears: null, seen: 'tip' }),
     stays: [
       {
         fromMs: startMs,

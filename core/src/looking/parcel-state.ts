@@ -2,7 +2,7 @@ import type { LookFact } from '../forecast/evidence.js';
 import type { Damp } from '../towel/drying.js';
 
 /** What one seed shows, in the order it comes. */
-export const SEED_STAGES = ['quiet', 'swollen', 'tip', 'root', 'leaves', 'rotten'] as const;
+export const SEED_STAGES = ['quiet', 'swollen', 'tip', 'root', 'leaves', 'rotten', 'lost'] as const;
 export type SeedStage = (typeof SEED_STAGES)[number];
 
 /** What may be wrong in a bag. */
@@ -60,8 +60,9 @@ export interface ParcelState {
   readonly counted: readonly CountedTips[];
   readonly tipped: number;
   readonly rotten: number;
+  readonly lost: number;
   readonly moved: number;
-  /** Neither tipped nor rotten. */
+  /** Neither tipped nor rotten nor lost. */
   readonly quiet: number;
   /** Tipped and still on the towel. */
   readonly showing: number;
@@ -92,6 +93,7 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
   let counted: CountedTips[] = [];
   let tipped = 0;
   let rotten = 0;
+  let lost = 0;
   let lastSeenMs = startMs;
   for (const look of [...looks].sort((a, b) => a.atMs - b.atMs)) {
     let touchedNew = 0;
@@ -117,6 +119,7 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
     if (unplaced < 0) counted = take(counted, -unplaced);
     tipped = total;
     rotten = Math.max(rotten, look.rotten ?? 0);
+    lost = Math.max(lost, look.lost ?? 0);
     if (look.tipped !== null && !look.through) lastSeenMs = look.atMs;
   }
   let moved = 0;
@@ -133,9 +136,11 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
     counted,
     tipped,
     rotten,
+    lost,
     moved,
-    quiet: seeds - tipped - rotten,
-    showing: tipped - moved,
+    quiet: seeds - tipped - rotten - lost,
+    // A sprout that rotted or was lost has shown its tip and is there no more.
+    showing: tipped - moved - states.filter((state) => state.tipToMs !== null && !state.moved && !hasTipped(state.stage)).length,
     overgrown: states.filter((state) => state.stage === 'leaves' && !state.moved).length,
   };
 }

@@ -1,9 +1,9 @@
 import {
+  bookPrior,
   evidenceFrom,
   integrateProgress,
   outlookFor,
   posteriorOf,
-  priorFor,
   rateAt,
   type Crop,
   type LookFact,
@@ -55,13 +55,14 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
     0,
     nowMs + 60 * DAY_MS,
   );
-  const evidence = evidenceFrom(seeds, looks, 0, progress.at);
-  const prior = priorFor(crop, PRINTED_RATE, progress.logSdAt(nowMs));
+  const evidence = evidenceFrom(seeds, looks, 0, progress.at, crop.root.mmPerDayAtOptimum);
+  const book = bookPrior(crop, { printedRate: PRINTED_RATE, ageYears: null, seen: 'tip' });
+  const prior = { ...book, logMedian: { ...book.logMedian, sd: Math.hypot(book.logMedian.sd, progress.logSdAt(nowMs)) } };
   return {
     seeds,
     looks,
     nowMs,
-    outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet.count, evidence.quiet.progress),
+    outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet),
     progressAt: progress.at,
     cameBy: (ms) => tippedBy(ms) - tippedBy(nowMs),
   };

@@ -21,8 +21,12 @@ export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, ent
   }
   const { seen } = look;
   if (!seen) return;
-  if (seen.tipped + seen.rotten > seeds) {
-    throw Problem.field('seen.tipped', `seen.tipped and seen.rotten must add up to at most ${seeds}: the batch has ${seeds} seeds`);
+  const seenLost = seen.lost ?? 0;
+  if (seen.tipped + seen.rotten + seenLost > seeds) {
+    throw Problem.field(
+      'seen.tipped',
+      `seen.tipped, seen.rotten and seen.lost must add up to at most ${seeds}: the batch has ${seeds} seeds`,
+    );
   }
   const marked = look.marks.filter(({ stage }) => hasTipped(stage)).length;
   if (marked > seen.tipped)
@@ -45,9 +49,10 @@ export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, ent
     if (seen.rotten < leastRotten)
       throw Problem.field('seen.rotten', `seen.rotten must be at least ${leastRotten}: so many were taken out before`);
   }
-  const all = [...others, { tipped: seen.tipped, rotten: seen.rotten }];
-  if (Math.max(...all.map((l) => l.tipped ?? 0)) + Math.max(...all.map((l) => l.rotten ?? 0)) > seeds) {
-    throw Problem.field('seen.tipped', `seen.tipped and seen.rotten must fit the ${seeds} seeds together with the other looks`);
+  const all = [...others, { tipped: seen.tipped, rotten: seen.rotten, lost: seenLost }];
+  const most = (pick: (look: (typeof all)[number]) => number | null | undefined): number => Math.max(...all.map((one) => pick(one) ?? 0));
+  if (most((one) => one.tipped) + most((one) => one.rotten) + most((one) => one.lost) > seeds) {
+    throw Problem.field('seen.tipped', `seen.tipped, seen.rotten and seen.lost must fit the ${seeds} seeds together with the other looks`);
   }
 }
 
@@ -72,6 +77,6 @@ export function checkRecount(count: number, { seeds, startMs, entries }: Subject
   const looks = looksOf(entries);
   const state = parcelState(seeds, startMs, looks, movesOf(entries));
   const named = Math.max(0, ...looks.flatMap((look) => look.marks.map(({ seed }) => seed)));
-  const least = Math.max(state.tipped + state.rotten, named, 1);
+  const least = Math.max(state.tipped + state.rotten + state.lost, named, 1);
   if (count < least) throw Problem.field('seeds', `seeds must be at least ${least}: so many were already seen`);
 }

@@ -1,7 +1,21 @@
 import { createHash } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Batch } from '@fresh-tuck/contract';
-import { answersFor, judge, lookingTimes, wordsFor, type Answers, type ParcelFacts, type Stay } from '@fresh-tuck/core';
+import {
+  answersFor,
+  bookPrior,
+  judge,
+  learn,
+  lookingTimes,
+  pastLotOf,
+  wordsFor,
+  type Answers,
+  type LotPrior,
+  type PacketFacts,
+  type ParcelFacts,
+  type PastLot,
+  type Stay,
+} from '@fresh-tuck/core';
 import type { HolderStore } from '../holders/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { cropOf, type PacketStore } from '../packets/store.js';
@@ -19,6 +33,10 @@ interface Stores {
 
 const KEPT_ANSWERS = 400;
 const LOOK_DAYS_AHEAD = 70;
+/** Finished batches that a prior learns from, the nearest in kind first. */
+const MOST_PAST = 40;
+/** Ways of sprouting by which the tip itself is seen. */
+const SEES_TIPS = ['towel', 'water'];
 
 /** Where a towel was when, as stays with their thermometers' records. */
 function staysOf(row: BatchRow, { batches, holders, spots }: Stores): Stay[] {
@@ -60,7 +78,68 @@ export const movesOf = (entries: readonly Entry[]) => entries.flatMap((entry) =>
 export function forecasts(stores: Stores) {
   const kept = new Map<string, Answers>();
 
+  const pastLots = new Map<string, PastLot>();
+
+  /** What book and packet say, before own records. */
+  function packetPrior(packetId: string, seen: PacketFacts['seen'], zone: string, atMs: number): LotPrior {
+    const packet = stores.packets.get(packetId);
+    const year = DateTime.fromMillis(atMs, { zone }).year;
+    return bookPrior(cropOf(packet.crop_id), {
+      printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
+      ageYears: packet.year === null ? null : Math.max(year - packet.year, 0),
+      seen,
+    });
+  }
+
+  /** A finished batch read once; its journal is only added to, so its closing tells whether it has changed. */
+  function pastLot(id: string, closedMs: number, closingId: string, household: HouseholdRecord): PastLot {
+    const key = `${id} ${closingId}`;
+    const known = pastLots.get(key);
+    if (known) return known;
+    const row = stores.batches.get(id);
+    const { crop_id } = stores.packets.get(row.packet_id);
+    const seen = SEES_TIPS.includes(row.method) ? 'tip' : 'emergence';
+    const facts = factsWith(
+      row,
+      stores.journal.entries(id),
+      packetPrior(row.packet_id, seen, household.zone, closedMs),
+      household,
+      closedMs,
+    );
+    const lot = pastLotOf(facts, closedMs, { packet: row.packet_id, crop: crop_id, spot: spotOf(row) });
+    pastLots.set(key, lot);
+    return lot;
+  }
+
+  const spotOf = (row: BatchRow): string => {
+    const holderId = stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '';
+    return stores.holders.placesOf(holderId).at(-1)?.spot_id ?? '';
+  };
+
+  /** The prior for a packet in a spot, from all that was finished up to a moment. */
+  function priorOf(
+    packetId: string,
+    spotId: string | null,
+    seen: PacketFacts['seen'],
+    household: HouseholdRecord | null,
+    atMs: number,
+  ): LotPrior {
+    const book = packetPrior(packetId, seen, household?.zone ?? 'UTC', atMs);
+    if (!household) return book;
+    const { crop_id } = stores.packets.get(packetId);
+    const past = stores.batches
+      .finished(packetId, crop_id, atMs, MOST_PAST)
+      .map(({ id, closed_ms, closing_id }) => pastLot(id, closed_ms, closing_id, household));
+    return learn(book, { packet: packetId, crop: crop_id, spot: spotId ?? '' }, past);
+  }
+
   function factsOf(row: BatchRow, entries: readonly Entry[], household: HouseholdRecord, nowMs: number): ParcelFacts {
+    // What was known when it began: its own end must not teach it.
+    const prior = priorOf(row.packet_id, spotOf(row), SEES_TIPS.includes(row.method) ? 'tip' : 'emergence', household, row.start_ms);
+    return factsWith(row, entries, prior, household, nowMs);
+  }
+
+  function factsWith(row: BatchRow, entries: readonly Entry[], prior: LotPrior, household: HouseholdRecord, nowMs: number): ParcelFacts {
     const packet = stores.packets.get(row.packet_id);
     const holderId = stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '';
     return {
@@ -69,7 +148,7 @@ export function forecasts(stores: Stores) {
       wanted: row.wanted,
       startMs: row.start_ms,
       chillUntilMs: row.chill_until_ms,
-      printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
+      prior,
       stays: staysOf(row, stores),
       utcOffsetHours: DateTime.fromMillis(nowMs, { zone: household.zone }).offset / 60,
       looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
@@ -92,7 +171,7 @@ export function forecasts(stores: Stores) {
   }
 
   return {
-    factsOf,
+    priorOf,
     /** A batch with its forecast and what to do, as the screens show it. */
     batch(id: string, household: HouseholdRecord, nowMs: number): Batch {
       const row = stores.batches.get(id);

@@ -31,6 +31,7 @@ interface EntryRow {
   readonly via: LookRequest['via'] | null;
   readonly tipped: number | null;
   readonly rotten: number | null;
+  readonly lost: number | null;
   readonly based_on: string | null;
   readonly damp: ParcelLook['damp'];
   readonly rewetted: number | null;
@@ -68,7 +69,7 @@ function counting(rows: readonly EntryRow[]): Set<string> {
 export function journalStore(db: Database) {
   // In the order they were written, so that what supersedes comes after what it supersedes.
   const select = db.prepare(`
-    SELECT e.*, l.via, l.tipped, l.rotten, l.based_on, l.damp, l.rewetted, l.troubles,
+    SELECT e.*, l.via, l.tipped, l.rotten, l.lost, l.based_on, l.damp, l.rewetted, l.troubles,
       m.destination, m.uncounted, r.seeds, c.reason
     FROM entry e
       LEFT JOIN look l ON l.entry_id = e.id
@@ -86,8 +87,8 @@ export function journalStore(db: Database) {
     INSERT INTO entry (id, batch_id, kind, at_ms, recorded_ms, who, note, supersedes)
     VALUES (@id, @batchId, @kind, @atMs, @nowMs, @who, @note, @supersedes)`);
   const insertLook = db.prepare(`
-    INSERT INTO look (entry_id, via, tipped, rotten, based_on, damp, rewetted, troubles)
-    VALUES (@id, @via, @tipped, @rotten, @basedOn, @damp, @rewetted, @troubles)`);
+    INSERT INTO look (entry_id, via, tipped, rotten, lost, based_on, damp, rewetted, troubles)
+    VALUES (@id, @via, @tipped, @rotten, @lost, @basedOn, @damp, @rewetted, @troubles)`);
   const insertMark = db.prepare('INSERT INTO seed_mark (entry_id, seed, stage, root_mm) VALUES (?, ?, ?, ?)');
   const insertMove = db.prepare('INSERT INTO move (entry_id, destination, uncounted) VALUES (?, ?, ?)');
   const insertCup = db.prepare('INSERT INTO cup (number, entry_id, seed) VALUES (?, ?, ?)');
@@ -126,6 +127,7 @@ export function journalStore(db: Database) {
                 through: row.via === 'through',
                 tipped: row.tipped,
                 rotten: row.rotten,
+                lost: row.lost,
                 basedOn: row.based_on,
                 marks: markRows.filter((m) => m.entry_id === row.id).map((m) => ({ seed: m.seed, stage: m.stage, rootMm: m.root_mm })),
                 damp: row.damp,
@@ -153,6 +155,7 @@ export function journalStore(db: Database) {
         via: look.via,
         tipped: look.seen?.tipped ?? null,
         rotten: look.seen?.rotten ?? null,
+        lost: look.seen?.lost ?? null,
         basedOn: look.seen?.basedOn ?? null,
         damp: look.damp,
         rewetted: look.rewetted ? 1 : 0,

@@ -12,6 +12,7 @@ export interface BatchRow {
   readonly start_ms: number;
   readonly chill_until_ms: number | null;
   readonly prepared: string;
+  readonly method: NonNullable<BatchRequest['method']>;
   readonly dose_ml: number;
   readonly towel_id: string;
   readonly width_mm: number;
@@ -28,9 +29,18 @@ export function batchStore(db: Database) {
       AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
     ORDER BY b.number`);
   const count = db.prepare('SELECT count(*) AS count FROM batch');
+  // The nearest in kind first: what bears on a packet's next batch.
+  const finished = db.prepare(`
+    SELECT b.id, max(e.at_ms) AS closed_ms, max(e.id) AS closing_id FROM batch b
+      JOIN packet p ON p.id = b.packet_id
+      JOIN entry e ON e.batch_id = b.id AND e.kind = 'close'
+        AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
+    WHERE e.at_ms <= @untilMs
+    GROUP BY b.id
+    ORDER BY (b.packet_id = @packetId) DESC, (p.crop_id = @cropId) DESC, closed_ms DESC LIMIT @most`);
   const insert = db.prepare(`
-    INSERT INTO batch (id, number, token, packet_id, seeds, wanted, start_ms, chill_until_ms, prepared, dose_ml, recorded_ms)
-    VALUES (@id, @number, @token, @packetId, @seeds, @wanted, @startMs, @chillUntilMs, @prepared, @doseMl, @nowMs)`);
+    INSERT INTO batch (id, number, token, packet_id, seeds, wanted, start_ms, chill_until_ms, prepared, method, dose_ml, recorded_ms)
+    VALUES (@id, @number, @token, @packetId, @seeds, @wanted, @startMs, @chillUntilMs, @prepared, @method, @doseMl, @nowMs)`);
   const insertTowel = db.prepare('INSERT INTO towel (id, batch_id, width_mm, height_mm, plies) VALUES (?, ?, ?, ?, ?)');
   const placeTowel = db.prepare('INSERT INTO towel_place (towel_id, holder_id, from_ms) VALUES (?, ?, ?)');
   const places = db.prepare('SELECT holder_id, from_ms FROM towel_place WHERE towel_id = ? ORDER BY from_ms, rowid');
@@ -42,6 +52,9 @@ export function batchStore(db: Database) {
       return row;
     },
     liveIds: (): string[] => (live.all() as { id: string }[]).map(({ id }) => id),
+    /** Finished batches that bear on a packet, those of the packet and of its crop first. */
+    finished: (packetId: string, cropId: string, untilMs: number, most: number) =>
+      finished.all({ packetId, cropId, untilMs, most }) as { id: string; closed_ms: number; closing_id: string }[],
     count: (): number => (count.get() as { count: number }).count,
     placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
     add(
@@ -60,6 +73,7 @@ export function batchStore(db: Database) {
         startMs: facts.startMs,
         chillUntilMs: request.chillDays === null ? null : facts.startMs + request.chillDays * 86_400_000,
         prepared: JSON.stringify(request.prepared),
+        method: request.method ?? 'towel',
         nowMs: facts.nowMs,
       });
       insertTowel.run(facts.towelId, id, towel.widthMm, towel.heightMm, towel.plies);

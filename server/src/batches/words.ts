@@ -22,6 +22,7 @@ const STAGE_WORDS: Record<string, string> = {
   root: 'root',
   leaves: 'leaves open',
   rotten: 'rotten',
+  lost: 'lost or given',
 };
 
 function lookText(entry: Entry, tippedBefore: number, rottenBefore: number): string {

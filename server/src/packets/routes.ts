@@ -1,13 +1,18 @@
 import { DateTime } from 'luxon';
 import { Router } from 'express';
-import { packetRequest } from '@fresh-tuck/contract';
+import { packetRequest, type Packet } from '@fresh-tuck/contract';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+import type { StoredPacket } from './store.js';
 
-export function packetRoutes({ act, clock, household, packets }: Services): Router {
+export function packetRoutes({ act, clock, forecasts, household, packets }: Services): Router {
+  const whole = (packet: StoredPacket): Packet => {
+    const home = household.find();
+    return { ...packet, prior: forecasts.priorOf(packet.id, null, 'tip', home, clock.now()) };
+  };
   return Router()
     .get('/packets', (_request, response) => {
-      response.json(packets.list());
+      response.json(packets.list().map(whole));
     })
     .post('/packets', (request, response) => {
       const body = read(packetRequest, request.body);
@@ -15,6 +20,6 @@ export function packetRoutes({ act, clock, household, packets }: Services): Rout
       // Seed packed for next season is sold in autumn.
       if (body.year !== null && body.year > thisYear + 1) throw Problem.field('year', `year must not lie after ${thisYear + 1}`);
       act('packet', body, (nowMs) => packets.add(body, nowMs));
-      response.status(201).json(packets.packet(body.id));
+      response.status(201).json(whole(packets.packet(body.id)));
     });
 }

@@ -1,7 +1,10 @@
-import type { Packet, PacketRequest } from '@fresh-tuck/contract';
+import type { Packet as WholePacket, PacketRequest } from '@fresh-tuck/contract';
 import { CROPS, type Crop } from '@fresh-tuck/core';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
+
+/** A packet as the store knows it; what is expected of it is the forecast's to say. */
+export type StoredPacket = Omit<WholePacket, 'prior'>;
 
 export interface PacketRow {
   readonly id: string;
@@ -48,7 +51,7 @@ export function packetStore(db: Database) {
   const seedsLeft = (row: PacketRow): number | null =>
     row.seed_count === null ? null : row.seed_count - batchesOf(row.id).reduce((sum, { seeds }) => sum + seeds, 0);
 
-  const packetOf = (row: PacketRow): Packet => ({
+  const packetOf = (row: PacketRow): StoredPacket => ({
     id: row.id,
     cropId: row.crop_id,
     cropName: cropOf(row.crop_id).name,
@@ -61,9 +64,9 @@ export function packetStore(db: Database) {
     batches: batchesOf(row.id).map(({ id, number, closed }) => ({ id, number, live: closed === 0 })),
   });
   return {
-    list: (): Packet[] => (all.all() as PacketRow[]).map(packetOf),
+    list: (): StoredPacket[] => (all.all() as PacketRow[]).map(packetOf),
     get,
-    packet: (id: string): Packet => packetOf(get(id)),
+    packet: (id: string): StoredPacket => packetOf(get(id)),
     add(request: PacketRequest, nowMs: number): void {
       cropOf(request.cropId);
       insert.run({ ...request, dressed: request.dressed ? 1 : 0, nowMs });

@@ -1,10 +1,10 @@
 import type { Household, Spot } from '@fresh-tuck/contract';
-import type { Answers, Crop, Judgement, ParcelFacts } from '@fresh-tuck/core';
+import type { Answers, Crop, Judgement, LotPrior, ParcelFacts } from '@fresh-tuck/core';
 
 /** What Tuck in asks: this many plants of that crop, started where. */
 export interface PlanQuestion {
   readonly crop: Crop;
-  readonly printedRate: number | null;
+  readonly prior: LotPrior;
   readonly wanted: number;
   readonly sureness: number;
   /** What the gardener fixed, or null to be told. */

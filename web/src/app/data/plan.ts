@@ -4,7 +4,6 @@ import {
   doseFor,
   layOut,
   lookingTimes,
-  priorFor,
   seedsFor,
   spacingNeededMm,
   type ParcelFacts,
@@ -19,8 +18,8 @@ const HANDLING = [0.97, 0.95, 0.9] as const;
 
 /** Works out a batch before it is tucked in: how many, how wet, how far apart, and when in each spot. */
 export function planFor(question: PlanQuestion, household: Household, nowMs: number): Plan {
-  const { crop, printedRate, wanted, sureness, pane } = question;
-  const { share } = priorFor(crop, printedRate, 0);
+  const { crop, prior, wanted, sureness, pane } = question;
+  const { share } = prior;
   const rate: PlantRate = { ...share, handling: HANDLING[crop.root.shy] ?? 0.95 };
   const enough = seedsFor(wanted, sureness, rate);
   const seeds = question.seeds ?? enough ?? wanted;
@@ -32,7 +31,7 @@ export function planFor(question: PlanQuestion, household: Household, nowMs: num
     wanted,
     startMs: question.startMs,
     chillUntilMs: question.chillDays === null ? null : question.startMs + question.chillDays * DAY_MS,
-    printedRate,
+    prior,
     stays: [
       {
         fromMs: question.startMs,

@@ -39,7 +39,7 @@ export function shownStages(state: ParcelState): { stage: SeedStage; moved: bool
 }
 
 /** Roots first, so that what matters is drawn where not every seed can be. */
-const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten: 3, swollen: 4, quiet: 5 };
+const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten: 3, swollen: 4, quiet: 5, lost: 6 };
 
 /** A folded towel with its number on a stub and its seeds inside. */
 @Component({

@@ -18,7 +18,7 @@ export function rootPath(fromX: number, lengthMm: number): string {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg:g [attr.transform]="'rotate(' + angle() + ')'">
-      @if (moved()) {
+      @if (moved() || stage() === 'lost') {
         <svg:circle class="dimple" [attr.r]="half() * 0.85" />
       } @else {
         @if (root(); as path) {

@@ -24,6 +24,7 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
   root: 'root',
   leaves: 'leaves open',
   rotten: 'rotten',
+  lost: 'lost or given',
 };
 
 /** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */

@@ -47,14 +47,14 @@ describe('a look while it is made', () => {
   it('adds touched and counted tips to what was there, and never beyond the seeds', () => {
     const draft: Draft = { ...touched(2, 3), counted: 1 };
     expect(newTips(draft, before)).toBe(3);
-    expect(totals(draft, before)).toEqual({ tipped: 6, rotten: 0 });
+    expect(totals(draft, before)).toEqual({ tipped: 6, rotten: 0, lost: 0 });
     expect(mostCounted(draft, before)).toBe(1);
     expect(mostCounted(mark(draft, { seed: 5, stage: 'rotten', rootMm: null }), before)).toBe(0);
   });
 
   it('takes “nothing new” for a look at the seeds', () => {
     const nothing: Draft = { ...opened, nothingNew: true };
-    expect(totals(nothing, before)).toEqual({ tipped: 3, rotten: 0 });
+    expect(totals(nothing, before)).toEqual({ tipped: 3, rotten: 0, lost: 0 });
     expect(touched(2).nothingNew).toBeFalse();
   });
 
@@ -64,7 +64,7 @@ describe('a look while it is made', () => {
     expect(newTips(draft, before)).toBe(2);
     expect([draft.damp, draft.counted, [...draft.troubles]]).toEqual(['drying', 1, ['fuzz']]);
     const request = lookRequest(draft, before, { id: 'a', via: 'opened', basedOn: null, supersedes: 'b', who: null });
-    expect(request.seen).toEqual({ tipped: 5, rotten: 0, basedOn: null });
+    expect(request.seen).toEqual({ tipped: 5, rotten: 0, lost: 0, basedOn: null });
     expect(request.note).toBeNull();
   });
 });

@@ -68,8 +68,14 @@ export function unmark(draft: Draft, seed: number): Draft {
 export const touchedTips = (draft: Draft, before: ParcelState): number =>
   [...draft.marks.values()].filter(({ seed, stage }) => hasTipped(stage) && !hasTipped(before.seeds[seed - 1]?.stage ?? 'quiet')).length;
 
-const touchedRot = (draft: Draft, before: ParcelState): number =>
-  [...draft.marks.values()].filter(({ seed, stage }) => stage === 'rotten' && before.seeds[seed - 1]?.stage !== 'rotten').length;
+const touched = (draft: Draft, before: ParcelState, as: SeedStage): number =>
+  [...draft.marks.values()].filter(({ seed, stage }) => stage === as && before.seeds[seed - 1]?.stage !== as).length;
+const touchedRot = (draft: Draft, before: ParcelState): number => touched(draft, before, 'rotten');
+/** Lost or given away before they showed a tip; a sprout that is lost has shown one. */
+const touchedLost = (draft: Draft, before: ParcelState): number =>
+  [...draft.marks.values()].filter(
+    ({ seed, stage }) => stage === 'lost' && ['quiet', 'swollen'].includes(before.seeds[seed - 1]?.stage ?? ''),
+  ).length;
 
 /** Touching a tip that was only counted before gives it its place; it is no new tip. */
 export function newTips(draft: Draft, before: ParcelState): number {
@@ -78,7 +84,7 @@ export function newTips(draft: Draft, before: ParcelState): number {
 
 /** Most tips that can be counted besides the touched ones. */
 export const mostCounted = (draft: Draft, before: ParcelState): number =>
-  Math.max(before.quiet - touchedTips(draft, before) - touchedRot(draft, before), 0);
+  Math.max(before.quiet - touchedTips(draft, before) - touchedRot(draft, before) - touchedLost(draft, before), 0);
 
 /** Whether the seeds were looked at at all. */
 export const seedsSeen = (draft: Draft): boolean => draft.nothingNew || draft.counted > 0 || draft.marks.size > 0;
@@ -86,11 +92,15 @@ export const seedsSeen = (draft: Draft): boolean => draft.nothingNew || draft.co
 /** Whether there is anything to keep. */
 export const saysSomething = (draft: Draft): boolean => seedsSeen(draft) || draft.damp !== null || draft.troubles.size > 0;
 
-export function totals(draft: Draft, before: ParcelState): { tipped: number; rotten: number } | null {
+export function totals(draft: Draft, before: ParcelState): { tipped: number; rotten: number; lost: number } | null {
   if (!seedsSeen(draft)) return null;
   const marks = [...draft.marks.values()].filter(({ stage }) => hasTipped(stage)).length;
   const placed = before.seeds.filter(({ seed, stage }) => hasTipped(stage) && !draft.marks.has(seed)).length;
-  return { tipped: Math.max(before.tipped + newTips(draft, before), marks + placed), rotten: before.rotten + touchedRot(draft, before) };
+  return {
+    tipped: Math.max(before.tipped + newTips(draft, before), marks + placed),
+    rotten: before.rotten + touchedRot(draft, before),
+    lost: before.lost + touchedLost(draft, before),
+  };
 }
 
 /** The draft as the forecast takes it; null where it says nothing yet. */
@@ -102,6 +112,7 @@ export function draftLook(draft: Draft, before: ParcelState, atMs: number): Parc
     through: draft.via === 'through',
     tipped: seen?.tipped ?? null,
     rotten: seen?.rotten ?? null,
+    lost: seen?.lost ?? null,
     marks: [...draft.marks.values()],
     damp: draft.damp,
     rewetted: draft.rewetted,

@@ -13,6 +13,7 @@ import { ForecastService } from '../data/forecast.service';
 import { Label } from '../kit/label';
 import { Ribbon } from '../kit/ribbon';
 import { Towel, type TowelSeed } from '../kit/towel';
+import { Why } from '../kit/why';
 import { Word } from '../kit/word';
 import { CLOSURE_WORDS, PANES, PLIES, PREPARATION_WORDS, preparationText, SURENESS, type Closure, type Preparation } from './choices';
 import { HowMany } from './how-many';
@@ -23,7 +24,7 @@ const SEED_LIMIT = 400;
 /** One editable sentence; beneath it the towel to scale, how many, where it goes, the worktop card and the label. */
 @Component({
   selector: 'ft-tuck',
-  imports: [HowMany, Label, Ribbon, RouterLink, Towel, Word],
+  imports: [HowMany, Label, Ribbon, RouterLink, Towel, Why, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tuck.html',
   styleUrl: './tuck.scss',
@@ -112,7 +113,7 @@ export class TuckScreen {
     if (!crop || !packet || crop.id !== packet.cropId || spots.length === 0) return null;
     return {
       crop,
-      printedRate: packet.printedRatePercent === null ? null : packet.printedRatePercent / 100,
+      prior: packet.prior,
       wanted: this.wantedNumber(),
       sureness: this.sureness(),
       seeds: this.seedsFixed(),

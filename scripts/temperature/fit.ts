@@ -1,22 +1,7 @@
-/**
- * Fits the beta response to the published days to emergence and writes
- * core/src/warmth/fits.json. Least squares on log days, with weak priors on base
- * and ceiling; "NG" counts one-sided, as slower than max(60 d, 1.5 x the slowest).
- * Run with `npm run fit`.
- */
-import { readFileSync, writeFileSync } from 'node:fs';
-import { parse } from 'csv-parse/sync';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
-import { rateAt } from '../core/src/warmth/response.js';
+import { rateAt, type BetaResponse } from '../../core/src/warmth/response.js';
+import type { Point } from './tables.js';
 
-interface Point {
-  readonly celsius: number;
-  /** Days, or null for little or no germination. */
-  readonly days: number | null;
-}
-
-const root = new URL('..', import.meta.url);
-const rows = parse<Record<string, string>>(readFileSync(new URL('reference/emergence_days.csv', root)), { columns: true });
 const LEAST_RATE = 1e-4;
 /** Prior mean and sd: base, optimum and ceiling in °C; weak, so that four figures cannot run away. */
 const PRIOR = [
@@ -39,7 +24,22 @@ function unpack([logDays = 0, baseC = 0, logRise = 0, logFall = 0]: Parameters) 
   return { days: Math.exp(logDays), beta: { baseC, optimumC, ceilingC: optimumC + Math.exp(logFall) } };
 }
 
-function fit(points: readonly Point[]) {
+/** A fitted beta response with the residuals it leaves, in log days. */
+export interface BetaFit {
+  readonly days: number;
+  readonly beta: BetaResponse;
+  readonly residuals: readonly { readonly celsius: number; readonly log: number }[];
+  readonly rms: number;
+}
+
+export const daysAt = ({ days, beta }: Pick<BetaFit, 'days' | 'beta'>, celsius: number): number =>
+  days / Math.max(rateAt(beta, celsius), LEAST_RATE);
+
+/**
+ * Least squares on log days, with weak priors on base and ceiling; "NG" counts
+ * one-sided, as slower than max(60 d, 1.5 x the slowest).
+ */
+export function fitBeta(points: readonly Point[]): BetaFit {
   const seen = points.flatMap(({ days }) => (days === null ? [] : [days]));
   const slowest = Math.log(Math.max(60, 1.5 * Math.max(...seen)));
   const target = points.map(({ days }) => (days === null ? slowest / NG_LOG_SD : Math.log(days) / LOG_SD));
@@ -80,36 +80,38 @@ function fit(points: readonly Point[]) {
     }
   }
   const { days, beta } = unpack(best?.parameters ?? []);
-  const residuals = points
-    .filter((point) => point.days !== null)
-    .map(({ celsius, days: seenDays }) => Math.log(days / Math.max(rateAt(beta, celsius), LEAST_RATE)) - Math.log(seenDays ?? 1));
-  const rms = Math.sqrt(residuals.reduce((sum, r) => sum + r * r, 0) / residuals.length);
-  return { days, beta, rms, figures: seen.length };
+  const residuals = points.flatMap((point) =>
+    point.days === null ? [] : [{ celsius: point.celsius, log: Math.log(daysAt({ days, beta }, point.celsius) / point.days) }],
+  );
+  return { days, beta, residuals, rms: Math.sqrt(residuals.reduce((sum, { log }) => sum + log * log, 0) / residuals.length) };
 }
 
-const round = (x: number, digits: number): number => Number(x.toFixed(digits));
-const fits: Record<string, object> = Object.fromEntries(
-  rows.map((row): [string, object] => {
-    const points = Object.entries(row).flatMap(([column, cell]): Point[] => {
-      const celsius = /^(\d+)C_/.exec(column)?.[1];
-      if (celsius === undefined || cell === '') return [];
-      return [{ celsius: Number(celsius), days: cell === 'NG' ? null : Number(cell) }];
-    });
-    const { days, beta, rms, figures } = fit(points);
-    return [
-      row['crop'] ?? '',
-      {
-        baseC: round(beta.baseC, 2),
-        optimumC: round(beta.optimumC, 2),
-        ceilingC: round(beta.ceilingC, 2),
-        emergenceDaysAtOptimum: round(days, 3),
-        figures,
-        rmsLogDays: round(rms, 4),
-      },
-    ];
-  }),
-);
-const source =
-  'Fitted by scripts/fit-temperature.ts to days to emergence from J. F. Harrington and P. A. Minges, Vegetable Seed Germination (1954), reprinted in Knott’s Handbook (reference/emergence_days.csv, from memory)';
-writeFileSync(new URL('core/src/warmth/fits.json', root), `${JSON.stringify({ source, fits }, null, 2)}\n`);
-console.table(fits);
+/** Straight line of rate on temperature: base where it is nothing, heat sum in °C days. */
+export interface TentFit {
+  readonly baseC: number;
+  readonly heatSum: number;
+}
+
+/** Heat sums were fitted on the rising part, up to here, °C. */
+const HEAT_SUM_UPTO_C = 25;
+
+/** Least squares of 1/days on temperature over the rising part, as heat sums are found. */
+export function fitTent(points: readonly Point[]): TentFit {
+  const rates = points.flatMap(({ celsius, days }) => (days === null ? [] : [{ celsius, rate: 1 / days }]));
+  const fastest = rates.reduce((best, point) => (point.rate > best.rate ? point : best)).celsius;
+  const rising = rates.filter(({ celsius }) => celsius <= Math.min(fastest, HEAT_SUM_UPTO_C));
+  const mean = (pick: (point: (typeof rates)[number]) => number): number =>
+    rising.reduce((sum, point) => sum + pick(point), 0) / rising.length;
+  const [meanC, meanRate] = [mean(({ celsius }) => celsius), mean(({ rate }) => rate)];
+  const slope = mean(({ celsius, rate }) => (celsius - meanC) * (rate - meanRate)) / mean(({ celsius }) => (celsius - meanC) ** 2);
+  return { baseC: meanC - meanRate / slope, heatSum: 1 / slope };
+}
+
+/** Each temperature inside the tested range predicted from the others: predicted over seen. */
+export function leftOut(points: readonly Point[]): { celsius: number; ratio: number }[] {
+  const seen = points.filter(({ days }) => days !== null);
+  return seen.slice(1, -1).map((point) => {
+    const without = fitBeta(points.filter((other) => other !== point));
+    return { celsius: point.celsius, ratio: daysAt(without, point.celsius) / (point.days ?? 1) };
+  });
+}

@@ -1,0 +1,164 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import type { Crop } from '../crops/schema.js';
+
+/** What is known of a lot before its first look. */
+export interface Prior {
+  /** Living share of the lot: mean and weight (as many seeds' worth) of its beta. */
+  readonly share: { readonly mean: number; readonly weight: number };
+  /** Natural log of the median progress to the tip, and its sd between lots. */
+  readonly logMedian: { readonly mean: number; readonly sd: number };
+  /** Spread within the lot: median of the sd of log progress, and the sd of its log. */
+  readonly spread: { readonly median: number; readonly logSd: number };
+}
+
+/** A prior that can say where it comes from. */
+export interface LotPrior extends Prior {
+  readonly known: readonly string[];
+}
+
+/** What a packet and a way of sprouting say before any look. */
+export interface PacketFacts {
+  /** Rate printed on the packet, 0 to 1: of normal seedlings in a laboratory. */
+  readonly printedRate: number | null;
+  /** Years since the seed was harvested; null where nobody knows. */
+  readonly ageYears: number | null;
+  /** On a towel the tip is watched; elsewhere, what comes up. */
+  readonly seen: 'tip' | 'emergence';
+}
+
+/** Lots differ by this sd of log median; less is known of crops whose days are a guess. */
+const LOT_LOG_SD = { high: 0.38, med: 0.42, low: 0.52 } as const;
+/** Tips to a hundred normal seedlings less those of a lot that fails the packet's promise: a starting point that held up. */
+const TIPS_OF_NORMAL = 0.97;
+const SHARE_WEIGHT = 6;
+const SPREAD_LOG_SD = 0.4;
+/** Sd of the log of the delay from tip to emergence. Guess. */
+const DELAY_LOG_SD = 0.3;
+
+/**
+ * Share of its first rate that seed keeps: four in five at the tabled storage
+ * life, three in ten at twice that. Guess, shaped on what "storage life" is
+ * commonly taken to mean (Harrington's list in Knott's Handbook, from memory).
+ */
+export const agedShare = (ageYears: number, storageYears: number): number =>
+  Math.exp(-0.223 * (Math.max(ageYears, 0) / storageYears) ** 2.4);
+
+/** Keeps a mean inside what a beta can hold. */
+const inside = (mean: number): number => Math.min(Math.max(mean, 0.02), 0.98);
+
+/** The prior from the book and the packet alone. */
+export function bookPrior(crop: Crop, { printedRate, ageYears, seen }: PacketFacts): LotPrior {
+  const rate = printedRate ?? crop.viability.share;
+  const aged = ageYears === null ? 1 : agedShare(ageYears, crop.viability.storageYears);
+  const delay = seen === 'emergence' ? crop.days.tipToEmergence : 0;
+  const days = crop.days.tipAtOptimum + delay;
+  const percent = Math.round(rate * 100);
+  const known = [
+    printedRate === null
+      ? `about ${percent} of 100 ${crop.name.toLowerCase()} seeds live (${crop.viability.source})`
+      : `${percent} of 100 printed on the packet`,
+  ];
+  if (aged < 0.97) known.push(`${ageYears} years old: about ${Math.round(aged * 100)} of 100 of what it was, a guess`);
+  known.push(`half of the living ${seen === 'tip' ? 'show' : 'come up'} after about ${Number(days.toFixed(1))} days at their best warmth`);
+  return {
+    share: { mean: inside(TIPS_OF_NORMAL * rate * aged), weight: SHARE_WEIGHT },
+    logMedian: { mean: Math.log(days), sd: Math.hypot(LOT_LOG_SD[crop.days.confidence], DELAY_LOG_SD * (delay / days)) },
+    spread: { median: crop.days.logSpread, logSd: SPREAD_LOG_SD },
+    known,
+  };
+}
+
+/** A finished batch as it bears on the next one. The labels only say what is the same. */
+export interface PastLot {
+  readonly packet: string;
+  readonly crop: string;
+  readonly spot: string;
+  /** Log of its median over the book's, with the sd that its looks left. */
+  readonly shift: { readonly mean: number; readonly sd: number };
+  readonly logSpread: { readonly mean: number; readonly sd: number };
+  /** What its looks say of its living share, as if so many had lived and so many not. */
+  readonly share: { readonly lived: number; readonly died: number };
+}
+
+/** Where lots' differences lie, as shares of their variance. Guess; the sum is 1. */
+const VARIANCE = { crop: 0.3, packet: 0.32, spot: 0.08, batch: 0.3 } as const;
+/** Another sample of the same packet counts for this much of a seed of this one; another packet of the crop for less. */
+const SAME_PACKET = 0.7;
+const SAME_CROP = 0.12;
+const MOST_FROM_CROP = 6;
+const SPREAD_BETWEEN_LOTS = 0.3;
+
+/**
+ * Narrows a prior by finished batches: the same packet tells rate and pace, the
+ * same crop pace and spread, the same spot a bias of its thermometer. Paces are
+ * conditioned on together as one multivariate normal.
+ *
+ * @param past at most a few dozen; the caller picks those of the packet, the crop and the spot
+ */
+export function learn(book: LotPrior, here: Pick<PastLot, 'packet' | 'crop' | 'spot'>, past: readonly PastLot[]): LotPrior {
+  if (past.length === 0) return book;
+  const variance = book.logMedian.sd ** 2;
+  const shared = (a: typeof here, b: typeof here): number =>
+    variance *
+    ((a.crop === b.crop ? VARIANCE.crop : 0) +
+      (a.crop === b.crop && a.packet === b.packet ? VARIANCE.packet : 0) +
+      (a.spot === b.spot ? VARIANCE.spot : 0));
+  const between = new Matrix(
+    past.map((a, i) => past.map((b, j) => shared(a, b) + (i === j ? variance * VARIANCE.batch + a.shift.sd ** 2 : 0))),
+  );
+  const withHere = Matrix.columnVector(past.map((lot) => shared(here, lot)));
+  const weights = new CholeskyDecomposition(between).solve(withHere).to1DArray();
+  const shift = past.reduce((sum, lot, index) => sum + (weights[index] ?? 0) * lot.shift.mean, 0);
+  const explained = past.reduce((sum, lot, index) => sum + (weights[index] ?? 0) * shared(here, lot), 0);
+  return {
+    share: learnShare(book, here, past),
+    logMedian: { mean: book.logMedian.mean + shift, sd: Math.sqrt(Math.max(variance - explained, 0.01)) },
+    spread: learnSpread(book, here, past),
+    known: [...book.known, ...learntInWords(here, past, shift)],
+  };
+}
+
+function learnShare(book: LotPrior, here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[]): Prior['share'] {
+  const count = (lots: readonly PastLot[], worth: number) =>
+    lots.reduce((sum, { share }) => ({ lived: sum.lived + worth * share.lived, died: sum.died + worth * share.died }), {
+      lived: 0,
+      died: 0,
+    });
+  const own = count(
+    past.filter((lot) => lot.packet === here.packet),
+    SAME_PACKET,
+  );
+  const others = count(
+    past.filter((lot) => lot.crop === here.crop && lot.packet !== here.packet),
+    SAME_CROP,
+  );
+  const limit = Math.min(1, MOST_FROM_CROP / Math.max(others.lived + others.died, 1e-9));
+  const lived = book.share.mean * book.share.weight + own.lived + limit * others.lived;
+  const weight = book.share.weight + own.lived + own.died + limit * (others.lived + others.died);
+  return { mean: inside(lived / weight), weight };
+}
+
+function learnSpread(book: LotPrior, here: Pick<PastLot, 'crop'>, past: readonly PastLot[]): Prior['spread'] {
+  let precision = 1 / book.spread.logSd ** 2;
+  let sum = precision * Math.log(book.spread.median);
+  for (const { crop, logSpread } of past) {
+    if (crop !== here.crop) continue;
+    const worth = 1 / (SPREAD_BETWEEN_LOTS ** 2 + logSpread.sd ** 2);
+    precision += worth;
+    sum += worth * logSpread.mean;
+  }
+  // The next lot still differs from the crop's own mean.
+  return { median: Math.exp(sum / precision), logSd: Math.min(Math.hypot(Math.sqrt(1 / precision), 0.2), book.spread.logSd) };
+}
+
+function learntInWords(here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[], shift: number): string[] {
+  const packet = past.filter((lot) => lot.packet === here.packet).length;
+  const crop = past.filter((lot) => lot.crop === here.crop).length - packet;
+  if (packet + crop === 0) return [];
+  const from = [packet > 0 ? `${packet} finished of this packet` : '', crop > 0 ? `${crop} of this crop` : '']
+    .filter(Boolean)
+    .join(' and ');
+  const percent = Math.round((Math.exp(shift) - 1) * 100);
+  const pace = Math.abs(percent) < 3 ? 'as the book says' : `${Math.abs(percent)} % ${percent > 0 ? 'later' : 'sooner'} than the book`;
+  return [`own records (${from}): expected ${pace}`];
+}

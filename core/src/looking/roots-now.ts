@@ -1,0 +1,84 @@
+import { passing, usualLength, type RootCohort } from '../moving/growth.js';
+import { hasTipped, type ParcelState, type SeedState } from './parcel-state.js';
+import { momentOf, type Workings } from './workings.js';
+
+/** A cohort of roots with where it stands. */
+export interface RootsNow {
+  readonly seeds: readonly number[];
+  readonly count: number;
+  readonly usualMm: number;
+  readonly measured: boolean;
+  readonly readyMs: number;
+  /** The fastest that could be among them enter the paper. */
+  readonly lateFromMs: number;
+  readonly usuallyLateMs: number;
+}
+
+/** Lengths that the words for a stage stand for, mm, where nobody measured: a nib, and the least that is called a root. */
+const STAGE_MM = { tip: 1.5, root: 4 } as const;
+
+interface Roots extends RootCohort {
+  readonly seeds: readonly number[];
+  readonly measured: boolean;
+}
+
+/** One touched seed's root: as measured, else as its stage says, else from when its tip can have come. */
+function rootOf(seed: SeedState, { progress, growth, lot }: Workings): Roots {
+  const from = progress.at(seed.tipFromMs ?? progress.startMs);
+  const to = progress.at(seed.tipToMs ?? progress.startMs);
+  const cohort = {
+    seeds: [seed.seed],
+    count: 1,
+    fromProgress: from,
+    toProgress: to,
+    usualProgress: lot.midway(from, to),
+    measuredMm: null,
+    measured: false,
+  };
+  const seenAt = progress.at(seed.stageAtMs ?? seed.tipToMs ?? progress.startMs);
+  if (seed.measuredMm !== null && seed.measuredAtMs === seed.stageAtMs) {
+    return { ...cohort, toProgress: seenAt, measuredMm: seed.measuredMm, measured: true };
+  }
+  if (seed.stage === 'tip') return { ...cohort, toProgress: seenAt, measuredMm: STAGE_MM.tip };
+  const usualMm = usualLength(growth, cohort, seenAt);
+  return usualMm < STAGE_MM.root ? { ...cohort, toProgress: seenAt, measuredMm: STAGE_MM.root } : cohort;
+}
+
+/** Roots on the towel: touched ones each for itself, counted ones by when they came. */
+function cohortsOf(state: ParcelState, workings: Workings): Roots[] {
+  const { progress, lot } = workings;
+  const touched = state.seeds
+    .filter((seed) => seed.tipToMs !== null && !seed.moved && hasTipped(seed.stage))
+    .map((seed) => rootOf(seed, workings));
+  const counted = state.counted.map((tips) => {
+    const fromProgress = progress.at(tips.fromMs);
+    const toProgress = progress.at(tips.toMs);
+    return {
+      seeds: [],
+      count: tips.count,
+      fromProgress,
+      toProgress,
+      usualProgress: lot.midway(fromProgress, toProgress),
+      measuredMm: null,
+      measured: false,
+    };
+  });
+  return [...touched, ...counted];
+}
+
+/** Every root on the towel, and when it is ready and late. */
+export function rootsNow(workings: Workings, state: ParcelState, nowMs: number): RootsNow[] {
+  const { progress, growth } = workings;
+  return cohortsOf(state, workings).map((cohort) => {
+    const late = passing(growth, cohort, growth.lateMm);
+    return {
+      seeds: cohort.seeds,
+      count: cohort.count,
+      usualMm: usualLength(growth, cohort, progress.at(nowMs)),
+      measured: cohort.measured,
+      readyMs: momentOf(progress, passing(growth, cohort, growth.readyMm).usual),
+      lateFromMs: momentOf(progress, late.earliest),
+      usuallyLateMs: momentOf(progress, late.usual),
+    };
+  });
+}
