@@ -157,6 +157,23 @@ describe('the forecast', () => {
     expect(outlook.chanceAlive(1)).toBeLessThan(0.1);
   });
 
+  it('hears the same from touched seeds as from bare counts, and from a part split off as from the whole', () => {
+    const nowMs = START + 100 * HOUR_MS;
+    const tips = (...seeds: number[]) => seeds.map((seed) => ({ seed, stage: 'tip' as const, rootMm: null }));
+    const counted = answersFor(parcel({ looks: [look(60, 1), look(84, 4)] }), nowMs);
+    const touched = answersFor(parcel({ looks: [look(60, 1, { marks: tips(3) }), look(84, 4, { marks: tips(1, 7, 9) })] }), nowMs);
+    expect([touched.soon, touched.end, touched.curve, touched.chanceQuietAlive]).toEqual([
+      counted.soon,
+      counted.end,
+      counted.curve,
+      counted.chanceQuietAlive,
+    ]);
+    // Four quiet ones split off at 60 h and silent until 84 h: they were quiet all along.
+    const apart = parcel({ seeds: 4, looks: [look(60, 0), look(84, 0)] });
+    const never = parcel({ seeds: 4, looks: [look(84, 0)] });
+    expect(answersFor(apart, nowMs).end.mean).toBeCloseTo(answersFor(never, nowMs).end.mean, 9);
+  });
+
   it('gives the shortest stretch that holds the asked share', () => {
     const shortest = (...chances: number[]) => {
       const { low, high, mostLikely } = countForecast(Float64Array.from(chances));

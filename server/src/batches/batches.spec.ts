@@ -91,6 +91,23 @@ describe('a batch’s journal', () => {
     expect((await post('undos', { id: uuid(), entryId: body.id })).closed).toBeFalse();
   });
 
+  it('teaches the packet’s next batch by its end, and unteaches it by the undo', async () => {
+    type Packets = { id: string; prior: { known: string[]; logMedian: { sd: number } } }[];
+    const prior = async () => ((await home.request.get('/api/packets')).body as Packets)[0]?.prior;
+    const before = await prior();
+    await post('looks', look(6, { at: '2026-04-09T18:30' }));
+    const body = { id: uuid(), reason: 'all_moved' };
+    await post('closings', body);
+    const after = await prior();
+    expect(after?.known.at(-1)).toMatch(/own records \(1 finished of this packet\)/);
+    expect(after?.logMedian.sd).toBeLessThan(before?.logMedian.sd ?? 0);
+    // Its own end must not teach the batch itself.
+    const own = (await home.request.get(`/api/batches/${home.batchId}`)).body as BatchWithJournal;
+    expect(own.facts.prior.known.at(-1)).not.toContain('own records');
+    await post('undos', { id: uuid(), entryId: body.id });
+    expect(await prior()).toEqual(before);
+  });
+
   it('refuses any change of what is written', () => {
     expect(() => home.db.prepare('DELETE FROM entry').run()).not.toThrow();
     home.db.prepare("INSERT INTO entry VALUES ('x', ?, 'look', 1, 1, NULL, NULL, NULL)").run(home.batchId);
