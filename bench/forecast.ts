@@ -1,5 +1,7 @@
-/** Median time of one whole forecast with ten looks: `npm run bench`. */
-import { answersFor, bookPrior, CROPS, type ParcelFacts } from '../core/src/index.js';
+/** Median time of one whole forecast with ten looks, beside one survreg fit of the same batch where R is installed. */
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { answersFor, bookPrior, CROPS, evidenceFrom, outlookFor, posteriorOf, type ParcelFacts } from '@fresh-tuck/core';
 
 const HOUR_MS = 3_600_000;
 const startMs = Date.UTC(2026, 3, 1, 6);
@@ -32,11 +34,30 @@ const facts: ParcelFacts = {
   lateTolerance: 0.01,
 };
 
-const times = Array.from({ length: 220 }, () => {
-  const before = performance.now();
-  answersFor(facts, startMs + 7 * 24 * HOUR_MS);
-  return performance.now() - before;
-})
-  .slice(20)
-  .sort((a, b) => a - b);
-console.log(`one forecast with ten looks, all answers: median ${times[100]?.toFixed(2)} ms, slowest of 200 ${times.at(-1)?.toFixed(2)} ms`);
+/** Median of 200 runs after 50 to warm up, ms. */
+function median(run: () => unknown): number {
+  const times = Array.from({ length: 250 }, () => {
+    const before = performance.now();
+    run();
+    return performance.now() - before;
+  }).slice(50);
+  return times.sort((a, b) => a - b)[100] ?? NaN;
+}
+
+const whole = median(() => answersFor(facts, startMs + 7 * 24 * HOUR_MS));
+console.log(`a forecast with ten looks, every answer a screen draws: median ${whole.toFixed(2)} ms`);
+const evidence = evidenceFrom(12, facts.looks, startMs, (ms) => (ms - startMs) / (24 * HOUR_MS), crop.root.mmPerDayAtOptimum);
+const days = median(() => {
+  const outlook = outlookFor(posteriorOf(evidence, facts.prior), evidence.quiet);
+  return [9.5, 10, 10.5, 11, 12, 14, Infinity].map((progress) => outlook.furtherTips(progress));
+});
+console.log(`  of it the posterior, seven days ahead and the end: ${days.toFixed(2)} ms`);
+const survreg = spawnSync('Rscript', [join('bench', 'survreg.R')], { encoding: 'utf8' });
+if (survreg.status === 0) {
+  const fit = Number(survreg.stdout);
+  console.log(
+    `one survreg fit of the same batch in R: ${fit.toFixed(2)} ms, ${(fit / whole).toFixed(1)} times the whole forecast, ${(fit / days).toFixed(1)} times posterior and days`,
+  );
+} else {
+  console.log('R with its survival package is not installed: no comparison with survreg');
+}

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base } from '@playwright/test';
 
-const root = new URL('..', import.meta.url).pathname;
+// Every script is run from the project's own folder, bundled or not.
+const root = process.cwd();
 /** Saturday 11 April 2026, 07:10 in Copenhagen. */
 const NOW = '2026-04-11T07:10:00+02:00';
 

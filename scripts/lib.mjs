@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
+import { cpSync, existsSync, readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -70,6 +70,32 @@ export async function install() {
   stop('npm ci failed; what it printed above says why.');
 }
 
+const source = (room, file = 'index') => join(root, room, 'src', `${file}.ts`);
+
+/** Bundles TypeScript for Node with the workspaces' sources in it, and the migrations beside it. */
+export async function bundle(entryPoints, outdir) {
+  const esbuild = await import('esbuild');
+  await esbuild.build({
+    entryPoints,
+    outdir,
+    outExtension: { '.js': '.mjs' },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    packages: 'external',
+    sourcemap: true,
+    logLevel: 'warning',
+    alias: {
+      '@fresh-tuck/core/states': source('core', 'looking/parcel-state'),
+      '@fresh-tuck/core': source('core'),
+      '@fresh-tuck/contract': source('contract'),
+      '@fresh-tuck/server': source('server'),
+    },
+  });
+  cpSync(join(root, 'server', 'src', 'db', 'migrations'), join(outdir, 'migrations'), { recursive: true });
+}
+
 const outFolder = join(root, 'dist');
 export const webFolder = join(root, 'web', 'dist');
 
@@ -83,29 +109,7 @@ export async function build() {
   }
   if (modified(join(outFolder, 'demo.mjs')) < newest([...shared, join(root, 'server'), join(root, 'demo')])) {
     console.log('Building the server …');
-    const { build: bundle } = await import('esbuild');
-    const { cpSync } = await import('node:fs');
-    const source = (room, file = 'index') => join(root, room, 'src', `${file}.ts`);
-    await bundle({
-      entryPoints: { server: source('server', 'main'), demo: source('demo', 'main') },
-      outdir: outFolder,
-      outExtension: { '.js': '.mjs' },
-      bundle: true,
-      splitting: false,
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      packages: 'external',
-      sourcemap: true,
-      logLevel: 'warning',
-      alias: {
-        '@fresh-tuck/core/states': source('core', 'looking/parcel-state'),
-        '@fresh-tuck/core': source('core'),
-        '@fresh-tuck/contract': source('contract'),
-        '@fresh-tuck/server': source('server'),
-      },
-    });
-    cpSync(join(root, 'server', 'src', 'db', 'migrations'), join(outFolder, 'migrations'), { recursive: true });
+    await bundle({ server: source('server', 'main'), demo: source('demo', 'main') }, outFolder);
   }
 }
 

@@ -102,12 +102,20 @@ export const batch = z.object({
 
 export const batchWithJournal = batch.extend({ journal: z.array(journalEntry), cups: z.array(cup) });
 
+/** What drawings need of the facts. */
+export type DrawnFacts = Pick<ParcelFacts, 'seeds' | 'wanted' | 'startMs' | 'looks'>;
+/** A batch as Today draws it, without what only its own screens ask for: sixty of them go over the wire at once. */
+export const card = batch.omit({ facts: true, answers: true }).extend({
+  facts: z.custom<DrawnFacts>(),
+  answers: z.custom<Omit<Answers, 'curve'>>(),
+});
+
 /** A parcel on Today's route. */
-export const stop = z.object({ batch, dueNow: z.boolean(), bagReason: z.string().nullable() });
+export const stop = z.object({ batch: card, dueNow: z.boolean(), bagReason: z.string().nullable() });
 export const today = z.object({
   nowMs: z.number(),
   stations: z.array(z.object({ spot, stops: z.array(stop) })),
-  shut: z.array(z.object({ batch, nextMs: z.number(), nextInWords: z.string() })),
+  shut: z.array(z.object({ batch: card, nextMs: z.number(), nextInWords: z.string() })),
   batchCount: z.number(),
 });
 
@@ -127,6 +135,7 @@ export type JournalEntry = z.infer<typeof journalEntry>;
 export type Cup = z.infer<typeof cup>;
 export type Batch = z.infer<typeof batch>;
 export type BatchWithJournal = z.infer<typeof batchWithJournal>;
+export type Card = z.infer<typeof card>;
 export type Stop = z.infer<typeof stop>;
 export type Today = z.infer<typeof today>;
 export type DemoParcel = z.infer<typeof demoParcel>;

@@ -13,7 +13,7 @@ describe('Lantern Court', () => {
     const home = services.household.get();
     const id =
       services.batches.liveIds().find((batchId) => services.packets.get(services.batches.get(batchId).packet_id).crop_id === cropId) ?? '';
-    return services.forecasts.batch(id, home, nowMs);
+    return services.forecasts.at(home, nowMs).batch(id);
   };
 
   beforeAll(async () => {

@@ -24,8 +24,10 @@ export interface Posterior {
 const DUD = { chance: 0.04, a: 0.6, b: 15 } as const;
 const REACH_SD = 4;
 const PRUNE_BELOW = 1e-3;
+/** Columns that together hold less than this are dropped: nobody can see them, and every question asks each column. */
+const PRUNE_TAIL = 2e-3;
 /** Nodes: living share, log median, spread. */
-const COARSE = [11, 11, 7] as const;
+const COARSE = [9, 9, 5] as const;
 const FINE = [15, 13, 7] as const;
 
 /** A stretch of one parameter with its nodes at the middles of equal steps. */
@@ -157,18 +159,26 @@ function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
       }
     }
   }
-  let total = 0;
-  const kept = columns.filter(({ weights }) => {
+  const masses = columns.map(({ weights }) => {
     let mass = 0;
     for (let index = 0; index < weights.length; index++) {
       const log = (weights[index] as number) - top;
       weights[index] = log < PRUNE_LOG ? 0 : Math.exp(log);
       mass += weights[index] as number;
     }
-    total += mass;
-    return mass > 0;
+    return mass;
   });
+  const least = leastKept(masses);
+  const kept = columns.filter((_, index) => (masses[index] as number) >= least);
+  const total = masses.reduce((sum, mass) => sum + (mass >= least ? mass : 0), 0);
   return { shares, columns: kept, moments: momentsOf(kept, grid, total) };
+}
+
+/** Smallest mass of a column that is kept. */
+function leastKept(masses: readonly number[]): number {
+  const rising = [...masses].sort((a, b) => a - b);
+  let spare = PRUNE_TAIL * rising.reduce((sum, mass) => sum + mass, 0);
+  return rising.find((mass) => (spare -= mass) < 0) ?? 0;
 }
 
 /** Scales the weights to sum 1 and returns mean and sd along each axis. */

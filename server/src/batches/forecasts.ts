@@ -105,6 +105,7 @@ export function forecasts(stores: Stores) {
       packetPrior(row.packet_id, seen, household.zone, closedMs),
       household,
       closedMs,
+      [],
     );
     const lot = pastLotOf(facts, closedMs, { packet: row.packet_id, crop: crop_id, spot: spotOf(row) });
     pastLots.set(key, lot);
@@ -133,13 +134,26 @@ export function forecasts(stores: Stores) {
     return learn(book, { packet: packetId, crop: crop_id, spot: spotId ?? '' }, past);
   }
 
-  function factsOf(row: BatchRow, entries: readonly Entry[], household: HouseholdRecord, nowMs: number): ParcelFacts {
+  function factsOf(
+    row: BatchRow,
+    entries: readonly Entry[],
+    household: HouseholdRecord,
+    nowMs: number,
+    lookTimesMs: readonly number[],
+  ): ParcelFacts {
     // What was known when it began: its own end must not teach it.
     const prior = priorOf(row.packet_id, spotOf(row), SEES_TIPS.includes(row.method) ? 'tip' : 'emergence', household, row.start_ms);
-    return factsWith(row, entries, prior, household, nowMs);
+    return factsWith(row, entries, prior, household, nowMs, lookTimesMs);
   }
 
-  function factsWith(row: BatchRow, entries: readonly Entry[], prior: LotPrior, household: HouseholdRecord, nowMs: number): ParcelFacts {
+  function factsWith(
+    row: BatchRow,
+    entries: readonly Entry[],
+    prior: LotPrior,
+    household: HouseholdRecord,
+    nowMs: number,
+    lookTimesMs: readonly number[],
+  ): ParcelFacts {
     const packet = stores.packets.get(row.packet_id);
     const holderId = stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '';
     return {
@@ -155,7 +169,7 @@ export function forecasts(stores: Stores) {
       moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
       closure: stores.holders.get(holderId).closure,
       doseMl: row.dose_ml,
-      lookTimesMs: lookingTimes(nowMs, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD),
+      lookTimesMs,
       lateTolerance: household.lateTolerance,
     };
   }
@@ -172,40 +186,45 @@ export function forecasts(stores: Stores) {
 
   return {
     priorOf,
-    /** A batch with its forecast and what to do, as the screens show it. */
-    batch(id: string, household: HouseholdRecord, nowMs: number): Batch {
-      const row = stores.batches.get(id);
-      const entries = stores.journal.entries(id);
-      const facts = factsOf(row, entries, household, nowMs);
-      const found = answers(facts, nowMs);
-      const packet = stores.packets.packet(row.packet_id);
-      const holder = stores.holders.holder(stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '');
+    /** Batches as they stand at a moment; what they share is worked out once. */
+    at(household: HouseholdRecord, nowMs: number) {
+      const lookTimesMs = lookingTimes(nowMs, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD);
       const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
       const live = new Set(stores.batches.liveIds());
-      const lastLook = looksOf(entries).at(-1);
-      return {
-        id,
-        number: row.number,
-        token: row.token,
-        packetId: packet.id,
-        cropId: packet.cropId,
-        title: `${packet.cropName}, ${packet.variety}`,
-        holder,
-        bagMates: stores.holders
-          .batchesIn(holder.id)
-          .filter(({ batchId }) => batchId !== id && live.has(batchId))
-          .map(({ number }) => number),
-        widthMm: row.width_mm,
-        heightMm: row.height_mm,
-        closed: !live.has(id),
-        lastLookId: lastLook?.id ?? null,
-        lastLookMs: lastLook?.atMs ?? null,
-        prepared: JSON.parse(row.prepared) as string[],
-        dressed: packet.dressed,
-        facts,
-        answers: found,
-        judgement: judge(facts, found, words),
-      };
+      /** A batch with its forecast and what to do, as the screens show it. */
+      function batch(id: string): Batch {
+        const row = stores.batches.get(id);
+        const entries = stores.journal.entries(id);
+        const facts = factsOf(row, entries, household, nowMs, lookTimesMs);
+        const found = answers(facts, nowMs);
+        const packet = stores.packets.get(row.packet_id);
+        const holder = stores.holders.holder(stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '');
+        const lastLook = looksOf(entries).at(-1);
+        return {
+          id,
+          number: row.number,
+          token: row.token,
+          packetId: packet.id,
+          cropId: packet.crop_id,
+          title: `${facts.crop.name}, ${packet.variety}`,
+          holder,
+          bagMates: stores.holders
+            .batchesIn(holder.id)
+            .filter(({ batchId }) => batchId !== id && live.has(batchId))
+            .map(({ number }) => number),
+          widthMm: row.width_mm,
+          heightMm: row.height_mm,
+          closed: !live.has(id),
+          lastLookId: lastLook?.id ?? null,
+          lastLookMs: lastLook?.atMs ?? null,
+          prepared: JSON.parse(row.prepared) as string[],
+          dressed: packet.dressed === 1,
+          facts,
+          answers: found,
+          judgement: judge(facts, found, words),
+        };
+      }
+      return { batch, live: (): Batch[] => [...live].map(batch) };
     },
   };
 }

@@ -28,7 +28,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
   const whole = (id: string): BatchWithJournal => {
     const entries = journal.entries(id);
     return {
-      ...forecasts.batch(id, household.get(), clock.now()),
+      ...forecasts.at(household.get(), clock.now()).batch(id),
       journal: journalInWords(entries),
       cups: entries.flatMap((entry) =>
         entry.counts && entry.move
@@ -44,8 +44,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
   };
   return Router()
     .get('/batches', (_request, response) => {
-      const home = household.get();
-      response.json(batches.liveIds().map((id) => forecasts.batch(id, home, clock.now())));
+      response.json(forecasts.at(household.get(), clock.now()).live());
     })
     .get('/batches/:batchId', (request, response) => {
       response.json(whole(request.params.batchId));

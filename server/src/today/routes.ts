@@ -1,10 +1,15 @@
 import { Router } from 'express';
-import type { Batch, Stop, Today } from '@fresh-tuck/contract';
+import type { Batch, Card, Stop, Today } from '@fresh-tuck/contract';
 import { wordsFor } from '@fresh-tuck/core';
 import type { Services } from '../services.js';
 
+/** Leaves out what Today does not draw. */
+function cardOf({ facts: { seeds, wanted, startMs, looks }, answers: { curve: _, ...answers }, ...batch }: Batch): Card {
+  return { ...batch, facts: { seeds, wanted, startMs, looks }, answers };
+}
+
 /** Opening a bag opens every parcel in it: the others come along and say why. */
-function withBagMates(due: readonly Batch[], all: readonly Batch[]): Stop[] {
+function withBagMates(due: readonly Card[], all: readonly Card[]): Stop[] {
   const dueIds = new Set(due.map(({ id }) => id));
   const bags = new Map(due.map((batch) => [batch.holder.id, batch]));
   return all.flatMap((batch): Stop[] => {
@@ -19,7 +24,7 @@ export function todayRoutes({ batches, clock, forecasts, household, spots }: Ser
     const home = household.get();
     const nowMs = clock.now();
     const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
-    const live = batches.liveIds().map((id) => forecasts.batch(id, home, nowMs));
+    const live = forecasts.at(home, nowMs).live().map(cardOf);
     const stops = withBagMates(
       live.filter(({ answers }) => answers.next.atMs <= nowMs),
       live,

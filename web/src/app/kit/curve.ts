@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import type { Answers, ParcelFacts } from '@fresh-tuck/core';
+import type { DrawnFacts } from '@fresh-tuck/contract';
+import type { Answers } from '@fresh-tuck/core';
 
 const TOP = 12;
 const BOTTOM = 132;
@@ -80,7 +81,7 @@ const BOTTOM = 132;
   `,
 })
 export class Curve {
-  readonly facts = input.required<ParcelFacts>();
+  readonly facts = input.required<DrawnFacts>();
   readonly answers = input.required<Answers>();
   readonly width = input(320);
   readonly daysAhead = input(8);

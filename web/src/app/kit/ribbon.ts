@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { area, curveBasis } from 'd3-shape';
-import type { Answers, ParcelFacts } from '@fresh-tuck/core';
+import type { DrawnFacts } from '@fresh-tuck/contract';
+import type { Answers } from '@fresh-tuck/core';
 
 const DAY_MS = 86_400_000;
 const HALF = 22;
@@ -103,8 +104,8 @@ interface Mark {
   `,
 })
 export class Ribbon {
-  readonly facts = input.required<ParcelFacts>();
-  readonly answers = input.required<Answers>();
+  readonly facts = input.required<DrawnFacts>();
+  readonly answers = input.required<Omit<Answers, 'curve'>>();
   readonly beforeDays = input(5);
   readonly afterDays = input(7);
   readonly width = input(250);
