@@ -41,7 +41,7 @@ ${lines.join('\n')}
 
 ## The chance of any further tip
 
-What was said, and how often a further tip came, over all rows:
+What was said, and how often a further tip came, over all rows. It errs on the side of hope: most of these worlds have no stragglers, and the forecast allows for some, so a lot is kept a little longer than it deserves rather than thrown out while a seed lives. It counts the end without limit; the judgement asks only until patience ends, where the chance is smaller.
 
 | said, mean | came | forecasts |
 | --- | --- | --- |

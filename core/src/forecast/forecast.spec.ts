@@ -95,6 +95,23 @@ describe('the forecast', () => {
     );
   });
 
+  it('holds at the extremes: sixty looks, all tipped at once, one seed at half a degree', () => {
+    const many = Array.from({ length: 60 }, (_, index) => look((index + 1) * 6, Math.min(Math.floor(index / 2), 24)));
+    const cold = [{ fromMs: START, readings: [], guess: { minC: 0.5, maxC: 0.5 } }];
+    const cases: ParcelFacts[] = [
+      parcel({ seeds: 24, looks: many }),
+      parcel({ seeds: 400, looks: [look(1, 400)] }),
+      parcel({ seeds: 400, looks: [look(2000, 0)] }),
+      parcel({ seeds: 1, looks: [], stays: cold }),
+      parcel({ seeds: 1, looks: [look(5, 1)], stays: cold }),
+    ];
+    for (const facts of cases) {
+      const answers = answersFor({ ...facts, lookTimesMs: [START + 2412 * HOUR_MS] }, START + 2400 * HOUR_MS);
+      everyNumber(answers, (n, path) => expect(n).withContext(path).not.toBeNaN());
+      expect(answers.state.quiet === 0 ? answers.end.high : 0).toBe(0);
+    }
+  });
+
   it('does not mind the order in which looks are entered, and an undone look leaves no trace', () => {
     const looks = [look(40, 0), look(64, 2), look(76, 5, { rotten: 1 }), look(90, 6)];
     const nowMs = START + 92 * HOUR_MS;

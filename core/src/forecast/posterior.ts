@@ -25,7 +25,7 @@ const DUD = { chance: 0.04, a: 0.6, b: 15 } as const;
 const REACH_SD = 4;
 const PRUNE_BELOW = 1e-3;
 /** Columns that together hold less than this are dropped: nobody can see them, and every question asks each column. */
-const PRUNE_TAIL = 2e-3;
+const PRUNE_TAIL = 5e-3;
 /** Nodes: living share, log median, spread. */
 const COARSE = [9, 9, 5] as const;
 const FINE = [15, 13, 7] as const;

@@ -30,8 +30,11 @@ export interface Answers {
   /** Chance of any further tip before patience ends. */
   readonly chanceAnyFurther: number;
   readonly patienceMs: number;
-  /** When half of the living have shown, most likely; null beyond the horizon. */
+  /** When the next tip shows: one chance in ten before `low`, nine before `high`; null beyond the horizon or where none is to come. */
+  readonly nextTip: { readonly lowMs: number; readonly likelyMs: number; readonly highMs: number } | null;
+  /** When half of the living have shown, and when all but the last tenth; null beyond the horizon. */
   readonly halfMs: number | null;
+  readonly mostMs: number | null;
   readonly roots: readonly RootsNow[];
   /** When the first sprout is ready, shown or still to come, and when the first is late. */
   readonly window: { readonly readyMs: number | null; readonly lateMs: number | null };
@@ -45,18 +48,19 @@ export interface Answers {
 
 const PATIENCE_TIMES_MEDIAN = 4;
 const RIBBON_STEPS = 60;
-const CURVE_STEPS = 14;
+const CURVE_DAYS = 7;
+const CURVE_STEPS = 6;
 
 /** Mean temperature over the day before a moment: a bag dries by day and by night. */
 const meanCelsius = (progress: Progress, nowMs: number): number =>
   Array.from({ length: 24 }, (_, hour) => progress.celsiusAt(nowMs - hour * 3_600_000)).reduce((sum, celsius) => sum + celsius, 0) / 24;
 
 /** First moment in [from, end] at which a rising chance passes a level; null where it does not. */
-function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => number, level: number): number | null {
+function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => number, level: number, steps = 12): number | null {
   if (chance(endMs) < level) return null;
   let low = fromMs;
   let high = endMs;
-  for (let step = 0; step < 14; step++) {
+  for (let step = 0; step < steps; step++) {
     const middle = (low + high) / 2;
     if (chance(middle) < level) low = middle;
     else high = middle;
@@ -87,6 +91,7 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
   });
   const patience = patienceMs(workings);
   const roots = rootsNow(workings, state, nowMs);
+  const curve = curveOf(workings, state, patience, nowMs);
   const anyPast = (lengthMm: number) => {
     const leads = leadsTo(workings.growth, lengthMm);
     return (ms: number): number => outlook.chanceAny(progress.at(ms), leads);
@@ -111,7 +116,9 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
     toll: workings.toll,
     chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
     patienceMs: patience,
+    nextTip: nextTipOf(workings, curve),
     halfMs: progress.when(lot.progressOf(0.5)),
+    mostMs: progress.when(lot.progressOf(0.9)),
     roots,
     window: moveWindow(workings, roots, anyPast, nowMs),
     drying,
@@ -127,8 +134,21 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
       patienceMs: quiet.count > 0 ? patience : Infinity,
     }),
     ribbon: ribbonOf(workings, patience, nowMs),
-    curve: curveOf(workings, state, patience, nowMs),
+    curve,
   };
+}
+
+/** The curve says between which of its moments a chance is passed; a few halvings say when. */
+function nextTipOf({ outlook, evidence, progress }: Workings, curve: readonly CountAt[]): Answers['nextTip'] {
+  const any = (ms: number): number => outlook.chanceAny(progress.at(ms));
+  const at = (level: number): number | null => {
+    const after = curve.findIndex(({ anyChance }) => anyChance >= level);
+    if (after < 0) return null;
+    return firstMoment(curve[after - 1]?.atMs ?? evidence.lastSeenMs, curve[after]?.atMs ?? progress.endMs, any, level, 6);
+  };
+  const [lowMs, likelyMs] = [at(0.1), at(0.5)];
+  // Where nine in ten is not reached within patience, the horizon is all that can be said.
+  return lowMs === null || likelyMs === null ? null : { lowMs, likelyMs, highMs: at(0.9) ?? progress.endMs };
 }
 
 function moveWindow(
@@ -156,11 +176,16 @@ function ribbonOf({ evidence, outlook, progress }: Workings, patience: number, n
   return { fromMs, stepMs, shares: tipped.slice(1).map((share, index) => share - (tipped[index] ?? 0)) };
 }
 
+/** Now, each of the days ahead, and then in longer steps until patience ends. */
+function curveTimes(fromMs: number, nowMs: number, patience: number): number[] {
+  const days = Array.from({ length: CURVE_DAYS + 1 }, (_, day) => nowMs + day * DAY_MS);
+  const last = days.at(-1) ?? nowMs;
+  const rest = Array.from({ length: CURVE_STEPS }, (_, step) => last + ((step + 1) * (patience - last)) / CURVE_STEPS);
+  return [...(fromMs < nowMs ? [fromMs] : []), ...days, ...rest.filter((ms) => ms > last)];
+}
+
 function curveOf({ evidence, outlook, progress }: Workings, state: ParcelState, patience: number, nowMs: number): CountAt[] {
-  const fromMs = evidence.lastSeenMs;
-  const stepMs = (Math.max(patience, nowMs + 3 * DAY_MS) - fromMs) / CURVE_STEPS;
-  return Array.from({ length: CURVE_STEPS + 1 }, (_, step) => {
-    const atMs = fromMs + step * stepMs;
+  return curveTimes(evidence.lastSeenMs, nowMs, patience).map((atMs) => {
     const further = countForecast(outlook.furtherTips(progress.at(atMs)));
     const total = (count: number): number => count + state.tipped;
     return {

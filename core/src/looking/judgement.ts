@@ -231,6 +231,7 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
   if (state.quiet > 0) {
     reasons.push(
       `New tips by now: ${rangeInWords(now.low, now.high)}; by ${words.when(tomorrow.atMs)}: ${rangeInWords(tomorrow.low, tomorrow.high)}; in the end ${rangeInWords(end.low, end.high)}. Each stretch holds 8 times in 10.`,
+      `The next tip: most likely by ${answers.nextTip ? `${words.when(about(answers.nextTip.likelyMs))} (between ${words.when(about(answers.nextTip.lowMs))} and ${words.when(about(answers.nextTip.highMs))}, 8 times in 10)` : 'no time that can be named'}${answers.mostMs === null ? '' : `; nine in ten of the living by ${words.when(about(answers.mostMs))}`}.`,
       `A quiet seed is alive with ${chanceInWords(answers.chanceQuietAlive)}.`,
     );
   }
