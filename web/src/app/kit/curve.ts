@@ -84,7 +84,7 @@ export class Curve {
   readonly facts = input.required<DrawnFacts>();
   readonly answers = input.required<Answers>();
   readonly width = input(320);
-  readonly daysAhead = input(8);
+  readonly daysAhead = input(7);
 
   protected readonly top = TOP;
   protected readonly bottom = BOTTOM;
@@ -99,7 +99,9 @@ export class Curve {
   protected readonly lastDay = computed(() => Math.round((this.endMs() - this.facts().startMs) / 86_400_000));
   private readonly ahead = computed(() => {
     const { nowMs, curve } = this.answers();
-    const later = curve.filter(({ atMs }) => atMs > nowMs && atMs <= this.endMs());
+    const beyond = curve.findIndex(({ atMs }) => atMs >= this.endMs());
+    // The first moment past the edge is drawn at the edge, so that the band reaches it.
+    const later = curve.slice(0, beyond < 0 ? curve.length : beyond + 1).filter(({ atMs }) => atMs > nowMs);
     const { now, state } = this.answers();
     const start = { ...now, atMs: nowMs, low: now.low + state.tipped, high: now.high + state.tipped, mean: now.mean + state.tipped };
     return [start, ...later];

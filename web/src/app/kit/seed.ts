@@ -20,6 +20,9 @@ export function rootPath(fromX: number, lengthMm: number): string {
     <svg:g [attr.transform]="'rotate(' + angle() + ')'">
       @if (moved() || stage() === 'lost') {
         <svg:circle class="dimple" [attr.r]="half() * 0.85" />
+        @if (stage() === 'lost' && !moved()) {
+          <svg:path class="gone" [attr.d]="'M' + -half() * 0.6 + ' ' + half() * 0.6 + 'L' + half() * 0.6 + ' ' + -half() * 0.6" />
+        }
       } @else {
         @if (root(); as path) {
           <svg:path class="root-edge" [attr.d]="path" [attr.stroke-width]="rootWidth() * 1.9" />
@@ -75,6 +78,10 @@ export function rootPath(fromX: number, lengthMm: number): string {
       fill: var(--growth);
       stroke: var(--growth-word);
       stroke-width: 0.4;
+    }
+    .gone {
+      stroke: var(--edge);
+      stroke-width: 0.7;
     }
     .dimple {
       fill: none;

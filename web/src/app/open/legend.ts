@@ -23,6 +23,9 @@ import { STAGE_WORDS } from '../kit/towel';
     </ul>
   `,
   styles: `
+    :host {
+      display: block;
+    }
     ul {
       display: flex;
       flex-wrap: wrap;
