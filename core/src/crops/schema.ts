@@ -67,11 +67,33 @@ export const cropSchema = z
       surfaceSown: z.boolean(),
       pot: z.string(),
       mix: z.string(),
-      firstSign: z.string(),
+      firstSign: z.enum(['white_nib', 'green_speck']),
       note: z.string(),
       ...sourced,
     }),
-    hazards: z.strictObject({ text: z.string(), ...sourced }),
+    growing: z.strictObject({
+      light: z.enum(['dark', 'needs_light', 'indifferent']),
+      keepMoist: z.enum(['always', 'dry_between']),
+      hardiness: z.enum(['hardy', 'half_hardy', 'tender']),
+      /** Weeks before the last spring frost at which to start; null for what is not planted out by it. */
+      startWeeksBeforeFrost: range.nullable(),
+      /** Weeks after (or, negative, before) the last spring frost at which to plant out. */
+      plantOutWeeksAfterFrost: range.nullable(),
+      minSoilC: z.number().nullable(),
+      harvestDaysAfterPlantingOut: range.nullable(),
+      spacingCm: z.strictObject({ inRow: positive, rows: positive }).nullable(),
+      daysToTrueLeaf: positive,
+      isolationM: z.number().min(0).nullable(),
+      ...sourced,
+    }),
+    methods: z.strictObject({
+      soilless: z.enum(['fine', 'uncertain', 'poor']),
+      /** 0 seldom moulds, 2 often. */
+      mouldProne: z.number().int().min(0).max(2),
+      towel: z.string(),
+      ...sourced,
+    }),
+    hazards: z.strictObject({ text: z.string(), regulated: z.string(), ...sourced }),
   })
   .readonly();
 
