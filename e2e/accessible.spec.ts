@@ -3,7 +3,7 @@ import type { Batch, Packet } from '@fresh-tuck/contract';
 import { expect, test } from './app.js';
 
 /** Every screen, as it is first seen and with what it can unfold. */
-const SCREENS = ['', 'seeds?add=1', 'house', 'tuck', 'tuck?packet=PACKET', 'open/BATCH', 'batch/BATCH', 'welcome'];
+const SCREENS = ['', 'seeds?add=1', 'house', 'tuck', 'tuck?packet=PACKET', 'open/BATCH', 'batch/BATCH', 'crop/tomatillo', 'welcome'];
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing on any screen (${colorScheme})`, async ({ page, demo, request }) => {

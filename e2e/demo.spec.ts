@@ -4,7 +4,8 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(demo.address);
   await page.getByRole('button', { name: 'Begin again' }).click();
-  await expect(page.getByRole('heading', { name: /^Open .* this morning$/ })).toBeVisible();
+  // The household is built anew, weeks of looks and all.
+  await expect(page.getByRole('heading', { name: /^Open .* this morning$/ })).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Start the round' }).click();
   await expect(page.getByRole('heading', { name: /Okra, Tall Mast/ })).toBeVisible();
   await page.getByRole('button', { name: 'Demo: what lies in the bag?' }).click();
@@ -25,7 +26,7 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await page.getByRole('button', { name: 'Half a day on' }).click();
   await expect(page.getByRole('heading', { name: /this evening$/ })).toBeVisible();
   await page.getByRole('button', { name: 'Begin again' }).click();
-  await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible({ timeout: 30_000 });
 });
 
 test('an unknown batch is said to be unknown', async ({ page, demo }) => {

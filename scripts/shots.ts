@@ -41,6 +41,8 @@ const shots: Shot[] = [
   { name: 'tuck', path: `tuck?packet=${packet?.id}` },
   { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true },
   { name: 'batch', path: `batch/${okra?.id}` },
+  { name: 'crop', path: 'crop/okra' },
+  { name: 'crop-phone-dark', path: 'crop/okra', phone: true, dark: true },
   { name: 'seeds', path: 'seeds' },
   { name: 'house', path: 'house' },
 ];

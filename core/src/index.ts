@@ -4,6 +4,7 @@ export type { Crop } from './crops/schema.js';
 export { CROPS } from './crops/all.js';
 export * from './warmth/response.js';
 export * from './warmth/progress.js';
+export * from './warmth/share.js';
 export * from './warmth/toll.js';
 export * from './forecast/evidence.js';
 export * from './forecast/likelihood.js';

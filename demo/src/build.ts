@@ -2,11 +2,11 @@ import { randomBytes } from 'node:crypto';
 import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
 import { CROPS, doseFor } from '@fresh-tuck/core';
-import type { BatchWithJournal, Spot } from '@fresh-tuck/contract';
+import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { DEMO_NOW, HOUSEHOLD, PARCELS, SPOTS, type DemoParcel } from './household.js';
 import { dayRange } from './laws/warmth.js';
-import { truthOf } from './truth.js';
+import { knownState, truthOf } from './truth.js';
 
 const { zone } = HOUSEHOLD;
 const msOf = (local: string): number => DateTime.fromISO(local, { zone }).toMillis();
@@ -90,7 +90,7 @@ async function start(send: Send, parcel: DemoParcel, spotIds: ReadonlyMap<string
 /** Somebody opens the parcel and reports what truly lies there. */
 async function look(send: Send, services: Services, { parcel, batchId }: Started, index: number, ms: number): Promise<void> {
   const truth = truthOf(services, batchId, ms);
-  const before = (await send<BatchWithJournal>('GET', `/api/batches/${batchId}`, {})).answers.state;
+  const before = knownState(services, batchId);
   const shown = truth.seeds.filter(({ stage }) => ['tip', 'root', 'leaves'].includes(stage));
   const rotten = truth.seeds.filter(({ stage }) => stage === 'rotten').length;
   const changed = truth.seeds.filter(({ seed, stage, rootMm }) => {
@@ -98,7 +98,7 @@ async function look(send: Send, services: Services, { parcel, batchId }: Started
     return !known?.moved && (known?.stage !== stage || (rootMm !== null && rootMm >= 4));
   });
   const damp = parcel.damp?.[index] ?? 'damp';
-  const batch = await send<BatchWithJournal>('POST', `/api/batches/${batchId}/looks`, {
+  await send('POST', `/api/batches/${batchId}/looks`, {
     id: idAt(ms),
     at: null,
     via: 'opened',
@@ -115,7 +115,7 @@ async function look(send: Send, services: Services, { parcel, batchId }: Started
   });
   const { movedFromMm } = parcel;
   if (movedFromMm === null) return;
-  const ready = batch.answers.state.seeds.filter(
+  const ready = knownState(services, batchId).seeds.filter(
     ({ moved, measuredMm, stage }) => !moved && stage !== 'quiet' && (measuredMm ?? 0) >= movedFromMm,
   );
   if (ready.length === 0) return;
@@ -140,8 +140,8 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
   const send: Send = async (method, path, body) => {
     const response = await fetch(new URL(path, address), {
       method,
-      headers: { 'content-type': 'application/json' },
-      ...(method === 'GET' ? {} : { body: JSON.stringify(body) }),
+      headers: { 'content-type': 'application/json', prefer: 'return=minimal' },
+      body: JSON.stringify(body),
     });
     if (!response.ok) throw new Error(`${method} ${path}: ${await response.text()}`);
     return (await response.json()) as never;

@@ -21,7 +21,7 @@ describe('Lantern Court', () => {
     services = servicesOn(openDatabase(':memory:'), { now: () => clock.now() }, { demo: true, version: 'test' });
     await buildDemo(services, { set: (ms) => (clock = clockFrom(ms, true)) });
     nowMs = clock.now();
-  });
+  }, 60_000);
 
   it('opens with eight parcels, each showing what it is there for', () => {
     expect(services.batches.liveIds().length).toBe(8);

@@ -1,6 +1,6 @@
-import { CROPS } from '@fresh-tuck/core';
+import { CROPS, parcelState, type ParcelState } from '@fresh-tuck/core';
 import type { DemoParcel as Shown } from '@fresh-tuck/contract';
-import type { Services } from '@fresh-tuck/server';
+import { looksOf, movesOf, type Services } from '@fresh-tuck/server';
 import { SPOTS, PARCELS } from './household.js';
 import { trueSeeds, type TrueStay } from './laws/growth.js';
 import { drawLot, type Lot } from './laws/lots.js';
@@ -38,4 +38,11 @@ export function truthOf(services: Services, batchId: string, nowMs: number): Sho
     seeds: trueSeeds(crop, fates, trueStays(services, row.towel_id), row.start_ms, nowMs),
     damp: 'damp',
   };
+}
+
+/** What the household has written down of a parcel. */
+export function knownState(services: Services, batchId: string): ParcelState {
+  const { seeds, start_ms } = services.batches.get(batchId);
+  const entries = services.journal.entries(batchId);
+  return parcelState(seeds, start_ms, looksOf(entries), movesOf(entries));
 }

@@ -20,6 +20,8 @@ describe('a batch’s journal', () => {
     const first = await post('looks', body);
     const again = await post('looks', body);
     expect(again.journal.length).toBe(first.journal.length);
+    const brief = await home.request.post(url('looks')).set('Prefer', 'return=minimal').send(body).expect(201);
+    expect(brief.body).toEqual({ id: home.batchId });
     await home.request
       .post(url('looks'))
       .send({ ...body, note: 'other' })

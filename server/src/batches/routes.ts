@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import { Router, type Request, type Response } from 'express';
 import { v7 as uuid } from 'uuid';
 import {
   batchRequest,
@@ -37,6 +37,12 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
       ),
     };
   };
+  /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
+  const created = (request: Request, response: Response, id: string): void => {
+    response.status(201);
+    if (request.get('Prefer') === 'return=minimal') response.set('Preference-Applied', 'return=minimal').json({ id });
+    else response.json(whole(id));
+  };
   const subject = (id: string) => {
     const row = batches.get(id);
     const entries = journal.entries(id);
@@ -67,7 +73,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
         }
         batches.add(body, { number: household.takeNumber(), token: uuid(), startMs, towelId: uuid(), holderId, nowMs });
       });
-      response.status(201).json(whole(body.id));
+      created(request, response, body.id);
     })
     .post('/batches/:batchId/looks', (request, response) => {
       const { batchId } = request.params;
@@ -86,7 +92,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
         const { id, who, note, supersedes } = body;
         journal.addLook({ id, batchId, kind: 'look', atMs, nowMs, who, note, supersedes }, body);
       });
-      response.status(201).json(whole(batchId));
+      created(request, response, batchId);
     })
     .post('/batches/:batchId/moves', (request, response) => {
       const { batchId } = request.params;
@@ -99,7 +105,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
         checkMove(body, atMs, about);
         journal.addMove({ id: body.id, batchId, kind: 'move', atMs, nowMs, who: body.who }, body, household.takeNumber);
       });
-      response.status(201).json(whole(batchId));
+      created(request, response, batchId);
     })
     .post('/batches/:batchId/recounts', (request, response) => {
       const { batchId } = request.params;
@@ -111,7 +117,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
         if (body.seeds > about.seeds) packets.checkStock(row.packet_id, body.seeds - about.seeds, 'seeds');
         journal.addRecount({ id: body.id, batchId, kind: 'recount', atMs: nowMs, nowMs }, body.seeds);
       });
-      response.status(201).json(whole(batchId));
+      created(request, response, batchId);
     })
     .post('/batches/:batchId/closings', (request, response) => {
       const { batchId } = request.params;
@@ -120,7 +126,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
         refuseClosed(subject(batchId).entries);
         journal.addClosing({ id: body.id, batchId, kind: 'close', atMs: nowMs, nowMs }, body.reason);
       });
-      response.status(201).json(whole(batchId));
+      created(request, response, batchId);
     })
     .post('/batches/:batchId/undos', (request, response) => {
       const { batchId } = request.params;
@@ -139,6 +145,6 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
         }
         journal.addUndo({ id: body.id, batchId, kind: 'undo', atMs: nowMs, nowMs, supersedes: target.id });
       });
-      response.status(201).json(whole(batchId));
+      created(request, response, batchId);
     });
 }

@@ -20,6 +20,7 @@ export const routes: Routes = [
       { path: 'tuck', title: 'Tuck in seed · Fresh Tuck', loadComponent: () => import('./tuck/tuck').then((m) => m.TuckScreen) },
       { path: 'batch/:batchId', title: 'Batch · Fresh Tuck', loadComponent: () => import('./batch/batch').then((m) => m.BatchScreen) },
       { path: 'seeds', title: 'Seeds · Fresh Tuck', loadComponent: () => import('./seeds/seeds').then((m) => m.SeedsScreen) },
+      { path: 'crop/:cropId', title: 'Crop · Fresh Tuck', loadComponent: () => import('./crop/crop').then((m) => m.CropScreen) },
       { path: 'house', title: 'House · Fresh Tuck', loadComponent: () => import('./house/house').then((m) => m.HouseScreen) },
     ],
   },
