@@ -3,6 +3,14 @@ import type { ParcelLook, ParcelState } from '@fresh-tuck/core';
 import { hasTipped, type SeedMark, type SeedStage, type Trouble } from '@fresh-tuck/core/states';
 import type { TowelSeed } from '../kit/towel';
 
+export const TROUBLE_WORDS: Record<Trouble, string> = {
+  fuzz: 'fuzz',
+  threads: 'threads',
+  soft_seed: 'soft seed',
+  smell: 'smell',
+  too_hot: 'too hot',
+};
+
 export type Damp = (typeof DAMPS)[number];
 
 /** A look while it is being made. Nothing is set that the gardener has not seen. */

@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatBottomSheet } from '@angular/material/bottom-sheet';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, debounceTime, EMPTY, filter, finalize, map, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -14,6 +13,7 @@ import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { ForecastService } from '../data/forecast.service';
 import { RoundService } from '../data/round.service';
+import { UndoOffer } from '../data/undo-offer.service';
 import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
 import { Towel } from '../kit/towel';
@@ -28,22 +28,16 @@ import {
   mostCounted,
   newTips,
   saysSomething,
+  TROUBLE_WORDS,
   towelSeeds,
   type Damp,
   type Draft,
 } from './draft';
+import { DraftHistory } from './draft-history';
 import { Legend } from './legend';
 import { Move } from './move';
 import { Peek } from './peek';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
-
-const TROUBLE_WORDS: Record<Trouble, string> = {
-  fuzz: 'fuzz',
-  threads: 'threads',
-  soft_seed: 'soft seed',
-  smell: 'smell',
-  too_hot: 'too hot',
-};
 
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
@@ -58,12 +52,11 @@ export class OpenScreen {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly sheets = inject(MatBottomSheet);
-  private readonly snacks = inject(MatSnackBar);
+  private readonly undoOffer = inject(UndoOffer);
   private readonly forecasts = inject(ForecastService);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   protected readonly round = inject(RoundService);
-  private readonly peek = viewChild(Peek);
 
   readonly batchId = input.required<string>();
   /** The look to correct, from the batch's journal. */
@@ -74,14 +67,14 @@ export class OpenScreen {
   protected readonly troubleWords = TROUBLE_WORDS;
   protected readonly batch = signal<BatchWithJournal | null>(null);
   protected readonly gone = signal<string | null>(null);
-  protected readonly draft = signal<Draft>(emptyDraft(null));
+  private readonly history = new DraftHistory();
+  protected readonly draft = this.history.draft;
+  protected readonly canUndo = this.history.canUndo;
   protected readonly saving = signal(false);
   protected readonly moving = signal(false);
   protected readonly error = signal<string | null>(null);
   /** On the phone the troubles unfold on asking. */
   protected readonly wrongShown = signal(false);
-  private readonly undone: Draft[] = [];
-  private readonly undoable = signal(0);
 
   /** Facts without the look that is being corrected. */
   private readonly facts = computed<ParcelFacts | null>(() => {
@@ -133,7 +126,6 @@ export class OpenScreen {
     const before = this.before();
     return before !== null && this.draft().counted < mostCounted(this.draft(), before);
   });
-  protected readonly canUndo = computed(() => this.undoable() > 0);
   protected readonly counted = computed(() => this.before()?.counted.reduce((sum, { count }) => sum + count, 0) ?? 0);
   protected readonly nextId = computed(() => this.round.after(this.batchId()));
   protected readonly place = computed(() => {
@@ -161,9 +153,7 @@ export class OpenScreen {
           this.batch.set(null);
           this.moving.set(false);
           this.error.set(null);
-          this.undone.length = 0;
-          this.undoable.set(0);
-          this.draft.set(emptyDraft(this.round.via()));
+          this.history.begin(emptyDraft(this.round.via()));
           return this.api.batch(id).pipe(
             catchError((problem: ApiProblem) => {
               this.gone.set(problem.message);
@@ -177,21 +167,17 @@ export class OpenScreen {
     effect(() => {
       const look = this.correcting() ? this.batch()?.facts.looks.at(-1) : undefined;
       const before = this.before();
-      if (look && before) this.draft.set(draftFrom(look, before));
+      if (look && before) this.history.begin(draftFrom(look, before));
     });
   }
 
   protected change(next: (draft: Draft) => Draft): void {
-    this.undone.push(this.draft());
-    this.undoable.set(this.undone.length);
     this.error.set(null);
-    this.draft.update(next);
+    this.history.change(next);
   }
 
   protected takeBack(): void {
-    const last = this.undone.pop();
-    this.undoable.set(this.undone.length);
-    if (last) this.draft.set(last);
+    this.history.takeBack();
   }
 
   protected look(via: 'opened' | 'through'): void {
@@ -289,18 +275,15 @@ export class OpenScreen {
       )
       .subscribe({
         next: (batch) => {
-          this.offerUndo(
-            batch,
+          this.undoOffer.show(
+            batch.id,
             body.id,
             body.via === 'skipped' ? `${batch.number} skipped, not opened.` : `Look at ${batch.number} saved.`,
           );
-          const due =
-            batch.judgement.verdict === 'move' ||
-            batch.judgement.verdict === 'rescue' ||
-            batch.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
+          const due = batch.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
           if (mayMove && due) {
             this.batch.set(batch);
-            this.draft.set(emptyDraft(this.draft().via));
+            this.history.begin(emptyDraft(this.draft().via));
             this.moving.set(true);
           } else this.onward();
         },
@@ -308,24 +291,9 @@ export class OpenScreen {
       });
   }
 
-  private offerUndo(batch: BatchWithJournal, entryId: string, text: string): void {
-    this.snacks
-      .open(text, 'Undo', { duration: 8000 })
-      .onAction()
-      .pipe(switchMap(() => this.api.undo(batch.id, { id: uuid(), entryId })))
-      .subscribe({
-        next: () => void this.router.navigate(['/open', batch.id]).then(() => location.reload()),
-        error: (problem: ApiProblem) => this.snacks.open(problem.message, 'Close', { duration: 8000 }),
-      });
-  }
-
   /** To the next parcel of the round, or back to Today. */
   protected onward(): void {
     const next = this.nextId();
     void this.router.navigate(next ? ['/open', next] : ['/']);
-  }
-
-  protected showPeek(): void {
-    this.peek()?.toggle();
   }
 }

@@ -33,6 +33,7 @@ export interface SeedSheetData {
         Root length, if you measured it
         <input
           #length
+          class="entry"
           inputmode="text"
           [value]="data.rootMm ?? ''"
           placeholder="12 mm or 1/2 in"
@@ -68,15 +69,6 @@ export interface SeedSheetData {
       display: grid;
       gap: 6px;
       font-weight: 700;
-    }
-    input {
-      min-height: 48px;
-      padding: 0 14px;
-      border: 1px solid var(--edge);
-      border-radius: 10px;
-      background: var(--surface);
-      color: var(--ink);
-      font: 400 16px var(--text);
     }
     .foot {
       display: flex;

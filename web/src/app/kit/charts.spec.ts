@@ -1,0 +1,100 @@
+import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { DrawnFacts } from '@fresh-tuck/contract';
+import { answersFor, bookPrior, CROPS, lookingTimes, type Answers, type ParcelFacts } from '@fresh-tuck/core';
+import { Curve } from './curve';
+import { Ribbon } from './ribbon';
+
+const HOUR_MS = 3_600_000;
+const NOW = Date.parse('2026-04-11T07:10:00+02:00');
+
+function parcel(totals: readonly (readonly [number, number])[]): { facts: ParcelFacts; answers: Answers } {
+  const crop = CROPS.find(({ id }) => id === 'tomato');
+  if (!crop) throw new Error('no tomato');
+  const startMs = NOW - 96 * HOUR_MS;
+  const facts: ParcelFacts = {
+    crop,
+    seeds: 8,
+    wanted: 5,
+    startMs,
+    chillUntilMs: null,
+    prior: bookPrior(crop, { printedRate: 0.9, ageYears: null, seen: 'tip' }),
+    stays: [{ fromMs: startMs, readings: [], guess: { minC: 22, maxC: 26 } }],
+    utcOffsetHours: 2,
+    looks: totals.map(([hoursAgo, tipped]) => ({
+      atMs: NOW - hoursAgo * HOUR_MS,
+      through: false,
+      tipped,
+      rotten: 0,
+      marks: [],
+      damp: null,
+      rewetted: false,
+      troubles: [],
+    })),
+    moves: [],
+    closure: 'sealed_air',
+    doseMl: 7,
+    lookTimesMs: lookingTimes(NOW, 'Europe/Copenhagen', ['07:00', '18:30'], 30),
+    lateTolerance: 0.01,
+  };
+  return { facts, answers: answersFor(facts, NOW) };
+}
+
+async function draw(kind: Type<Ribbon | Curve>, { facts, answers }: { facts: DrawnFacts; answers: Answers }): Promise<SVGElement> {
+  TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+  const fixture = TestBed.createComponent(kind);
+  fixture.componentRef.setInput('facts', facts);
+  fixture.componentRef.setInput('answers', answers);
+  await fixture.whenStable();
+  return (fixture.nativeElement as HTMLElement).querySelector('svg') as SVGElement;
+}
+
+const numbers = (path: Element | null): number[] => (path?.getAttribute('d') ?? '').match(/-?\d+(?:\.\d+)?/g)?.map(Number) ?? [];
+
+describe('the ribbon', () => {
+  it('rings silent looks, adds tips up where marks would lie on each other, and draws nothing seen right of now', async () => {
+    const svg = await draw(
+      Ribbon,
+      parcel([
+        [72, 0],
+        [13, 2],
+        [1, 5],
+      ]),
+    );
+    expect(svg.querySelectorAll('.nothing').length).toBe(1);
+    const marks = [...svg.querySelectorAll('.seen-text')].map((mark) => mark.textContent?.trim());
+    expect(marks.join()).toMatch(/^\+5$|^\+2,\+3$/);
+    const now = numbers(svg.querySelector('.now'))[0] ?? 0;
+    expect([...svg.querySelectorAll('.nothing')].every((ring) => Number(ring.getAttribute('cx')) < now)).toBeTrue();
+    expect(svg.getAttribute('aria-label')).toMatch(/^5 of 8 tips seen; \d+ chances in 10/);
+  });
+
+  it('is a thread where nothing more can come, thick where something may', async () => {
+    const thickness = (svg: SVGElement): number => {
+      const ys = numbers(svg.querySelector('.chance')).filter((_, index) => index % 2 === 1);
+      return Math.max(...ys) - Math.min(...ys);
+    };
+    expect(thickness(await draw(Ribbon, parcel([[1, 8]])))).toBeLessThan(4);
+    TestBed.resetTestingModule();
+    expect(thickness(await draw(Ribbon, parcel([[1, 2]])))).toBeGreaterThan(15);
+  });
+});
+
+describe('the curve', () => {
+  it('steps up to what was seen, goes on from there and ends at the edge', async () => {
+    const svg = await draw(
+      Curve,
+      parcel([
+        [72, 0],
+        [24, 3],
+        [1, 4],
+      ]),
+    );
+    const seen = svg.querySelector('.seen')?.getAttribute('d') ?? '';
+    expect(seen.match(/V/g)?.length).toBe(2);
+    const band = numbers(svg.querySelector('.band')).filter((_, index) => index % 2 === 0);
+    expect(Math.max(...band)).toBeCloseTo(320, 0);
+    expect(svg.querySelector('.wanted-text')?.textContent).toContain('wanted 5');
+    expect(svg.getAttribute('aria-label')).toMatch(/^4 of 8 have shown a tip; \d to 8 are expected/);
+  });
+});
