@@ -12,7 +12,8 @@ import { Api } from '../data/api.service';
   template: `
     <aside [class.bare]="bare()" aria-label="Demo">
       <span class="what"
-        ><b>Demo</b><span class="long">, an invented household. Its clock says</span> {{ about.moments().short(about.nowMs()) }}.</span
+        ><b>Demo</b><span class="long">, an invented household. Its clock says</span>
+        {{ busy() ? 'one moment' : about.moments().short(about.nowMs()) }}.</span
       >
       <button type="button" [disabled]="busy()" (click)="step()">Half a day on</button>
       <button type="button" [disabled]="busy()" (click)="reset()">Begin again</button>
