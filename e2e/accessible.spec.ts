@@ -3,10 +3,30 @@ import type { Batch, Packet } from '@fresh-tuck/contract';
 import { expect, test } from './app.js';
 
 /** Every screen, as it is first seen and with what it can unfold. */
-const SCREENS = ['', 'seeds?add=1', 'house', 'tuck', 'tuck?packet=PACKET', 'open/BATCH', 'batch/BATCH', 'crop/tomatillo', 'welcome'];
+const SCREENS = [
+  '',
+  'seeds?add=1',
+  'house',
+  'tuck',
+  'tuck?packet=PACKET',
+  'open/BATCH',
+  'batch/BATCH',
+  'crop/tomatillo',
+  'crop/okra/figures',
+  'crop/okra/copy',
+  'handbook',
+  'handbook/troubles',
+  'handbook/media',
+  'handbook/schools',
+  'handbook/safety',
+  'handbook/figures',
+  'more',
+  'welcome',
+];
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing on any screen (${colorScheme})`, async ({ page, demo, request }) => {
+    test.setTimeout(240_000);
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
     const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as Packet[];
@@ -15,6 +35,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
       // The worker's answer is part of what is checked.
       if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();
+      if (screen === 'more') {
+        await page.keyboard.press('/');
+        await expect(page.getByRole('option').first()).toBeVisible();
+      }
       const { violations } = await new AxeBuilder({ page }).analyze();
       expect(
         violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 160))]),

@@ -43,6 +43,7 @@ const shots: Shot[] = [
   { name: 'batch', path: `batch/${okra?.id}` },
   { name: 'crop', path: 'crop/okra' },
   { name: 'crop-phone-dark', path: 'crop/okra', phone: true, dark: true },
+  { name: 'troubles', path: 'handbook/troubles' },
   { name: 'seeds', path: 'seeds' },
   { name: 'house', path: 'house' },
 ];

@@ -42,6 +42,31 @@ export const readingRequest = z
   })
   .refine(({ minC, maxC }) => minC <= maxC, { error: 'maxC must not lie below minC', path: ['maxC'] });
 
+const figureValue = z.union(
+  [
+    z.number(),
+    z.string().max(500),
+    z.boolean(),
+    z.null(),
+    z.array(z.number()).max(2),
+    z.array(z.string().max(60)).max(12),
+    z.array(z.tuple([z.number(), z.number()])).max(30),
+  ],
+  { error: 'a figure must be a number, words, yes or no, or a list of them' },
+);
+/** Own figures of a crop by path; what each accepts is the crop's to say. */
+const figures = z.record(z.string().max(60), figureValue, { error: 'figures must name figures of a crop' });
+
+export const cropRequest = z.strictObject({
+  id,
+  /** The crop whose figures it begins with. */
+  like: text(60, 'like'),
+  name: text(60, 'name'),
+  figures,
+});
+export const cropFiguresRequest = z.strictObject({ id, name: text(60, 'name').nullable(), figures });
+export const removalRequest = z.strictObject({ id });
+
 export const packetRequest = z.strictObject({
   id,
   cropId: text(60, 'cropId'),
@@ -143,6 +168,9 @@ export type HouseholdRequest = z.infer<typeof householdRequest>;
 export type SpotRequest = z.infer<typeof spotRequest>;
 export type SpotOrder = z.infer<typeof spotOrder>;
 export type ReadingRequest = z.infer<typeof readingRequest>;
+export type CropRequest = z.infer<typeof cropRequest>;
+export type CropFiguresRequest = z.infer<typeof cropFiguresRequest>;
+export type RemovalRequest = z.infer<typeof removalRequest>;
 export type PacketRequest = z.infer<typeof packetRequest>;
 /** What a client sends: a default may be left out. */
 export type BatchRequest = z.input<typeof batchRequest>;

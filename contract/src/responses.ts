@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Answers, Crop, Judgement, LotPrior, ParcelFacts } from '@fresh-tuck/core';
+import type { OwnFigures } from '@fresh-tuck/core/own-crops';
 import { CLOSURES, HOLDER_KINDS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
@@ -45,6 +46,32 @@ export const holder = z.object({
   spotId: z.string(),
   spotName: z.string(),
   numbers: z.array(z.number()),
+});
+
+export const cropSummary = z.object({
+  id: z.string(),
+  name: z.string(),
+  otherNames: z.array(z.string()),
+  latin: z.string(),
+  family: z.string(),
+  /** A crop of the household's own. */
+  added: z.boolean(),
+  /** Whether any figure differs from the book. */
+  changed: z.boolean(),
+});
+
+/** What the find box reaches. */
+export const findable = z.object({
+  packets: z.array(z.object({ id: z.string(), title: z.string(), year: z.number().nullable(), also: z.string() })),
+  batches: z.array(z.object({ id: z.string(), number: z.number(), title: z.string(), live: z.boolean() })),
+});
+
+/** A crop with what it rests on. */
+export const cropSheet = z.object({
+  crop: z.custom<Crop>(),
+  book: z.custom<Crop>(),
+  own: z.custom<OwnFigures>(),
+  added: z.boolean(),
 });
 
 export const packet = z.object({
@@ -130,6 +157,9 @@ export type Household = NonNullable<About['household']>;
 export type Reading = z.infer<typeof reading>;
 export type Spot = z.infer<typeof spot>;
 export type Holder = z.infer<typeof holder>;
+export type Findable = z.infer<typeof findable>;
+export type CropSummary = z.infer<typeof cropSummary>;
+export type CropSheet = z.infer<typeof cropSheet>;
 export type Packet = z.infer<typeof packet>;
 export type JournalEntry = z.infer<typeof journalEntry>;
 export type Cup = z.infer<typeof cup>;

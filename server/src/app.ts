@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import { backupRoutes } from './backup/routes.js';
 import { batchRoutes } from './batches/routes.js';
 import { cropRoutes } from './crops/routes.js';
+import { findRoutes } from './find/routes.js';
 import { holderRoutes } from './holders/routes.js';
 import { householdRoutes } from './household/routes.js';
 import { refuseForeign } from './http/guard.js';
@@ -72,10 +73,19 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     response.set('Cache-Control', 'no-store');
     next();
   });
-  for (const routes of [householdRoutes, spotRoutes, packetRoutes, holderRoutes, batchRoutes, todayRoutes, backupRoutes]) {
+  for (const routes of [
+    householdRoutes,
+    spotRoutes,
+    cropRoutes,
+    packetRoutes,
+    holderRoutes,
+    batchRoutes,
+    todayRoutes,
+    findRoutes,
+    backupRoutes,
+  ]) {
     api.use(routes(services));
   }
-  api.use(cropRoutes());
   if (extra) api.use(extra);
   api.use(() => {
     throw new Problem(404, 'Not found', 'There is nothing at this address.');

@@ -1,4 +1,5 @@
 import { batchStore, type BatchStore } from './batches/store.js';
+import { cropStore, type CropStore } from './crops/store.js';
 import { forecasts, type Forecasts } from './batches/forecasts.js';
 import { journalStore, type JournalStore } from './batches/journal.js';
 import type { Clock } from './clock.js';
@@ -20,6 +21,7 @@ export interface Services {
   readonly act: Act;
   readonly household: HouseholdStore;
   readonly spots: SpotStore;
+  readonly crops: CropStore;
   readonly packets: PacketStore;
   readonly holders: HolderStore;
   readonly batches: BatchStore;
@@ -29,9 +31,11 @@ export interface Services {
 
 export function servicesOn(db: Database, clock: Clock, options: { demo: boolean; version: string }): Services {
   const changes = changeStream();
+  const crops = cropStore(db);
   const stores = {
+    crops,
     spots: spotStore(db),
-    packets: packetStore(db),
+    packets: packetStore(db, crops),
     holders: holderStore(db),
     batches: batchStore(db),
     journal: journalStore(db),

@@ -16,15 +16,17 @@ import {
   type PastLot,
   type Stay,
 } from '@fresh-tuck/core';
+import type { CropStore } from '../crops/store.js';
 import type { HolderStore } from '../holders/store.js';
 import type { HouseholdRecord } from '../household/store.js';
-import { cropOf, type PacketStore } from '../packets/store.js';
+import type { PacketStore } from '../packets/store.js';
 import type { SpotStore } from '../spots/store.js';
 import type { Entry, JournalStore } from './journal.js';
 import type { BatchRow, BatchStore } from './store.js';
 
 interface Stores {
   readonly batches: BatchStore;
+  readonly crops: CropStore;
   readonly holders: HolderStore;
   readonly journal: JournalStore;
   readonly packets: PacketStore;
@@ -84,20 +86,20 @@ export function forecasts(stores: Stores) {
   function packetPrior(packetId: string, seen: PacketFacts['seen'], zone: string, atMs: number): LotPrior {
     const packet = stores.packets.get(packetId);
     const year = DateTime.fromMillis(atMs, { zone }).year;
-    return bookPrior(cropOf(packet.crop_id), {
+    return bookPrior(stores.crops.crop(packet.crop_id), {
       printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
       ageYears: packet.year === null ? null : Math.max(year - packet.year, 0),
       seen,
     });
   }
 
-  /** A finished batch read once; its journal is only added to, so its closing tells whether it has changed. */
+  /** A finished batch read once; its journal is only added to, so its closing and its crop's version tell whether it has changed. */
   function pastLot(id: string, closedMs: number, closingId: string, household: HouseholdRecord): PastLot {
-    const key = `${id} ${closingId}`;
-    const known = pastLots.get(key);
-    if (known) return known;
     const row = stores.batches.get(id);
     const { crop_id } = stores.packets.get(row.packet_id);
+    const key = `${id} ${closingId} ${stores.crops.known(crop_id).version}`;
+    const known = pastLots.get(key);
+    if (known) return known;
     const seen = SEES_TIPS.includes(row.method) ? 'tip' : 'emergence';
     const facts = factsWith(
       row,
@@ -157,7 +159,7 @@ export function forecasts(stores: Stores) {
     const packet = stores.packets.get(row.packet_id);
     const holderId = stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '';
     return {
-      crop: cropOf(packet.crop_id),
+      crop: stores.crops.crop(packet.crop_id),
       seeds: seedsOf(row, entries),
       wanted: row.wanted,
       startMs: row.start_ms,

@@ -28,6 +28,10 @@ export function batchStore(db: Database) {
     WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
       AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
     ORDER BY b.number`);
+  const names = db.prepare(`
+    SELECT b.id, b.number, b.packet_id AS packetId, EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
+      AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
+    FROM batch b ORDER BY b.number DESC`);
   const count = db.prepare('SELECT count(*) AS count FROM batch');
   // The nearest in kind first: what bears on a packet's next batch.
   const finished = db.prepare(`
@@ -55,6 +59,8 @@ export function batchStore(db: Database) {
     /** Finished batches that bear on a packet, those of the packet and of its crop first. */
     finished: (packetId: string, cropId: string, untilMs: number, most: number) =>
       finished.all({ packetId, cropId, untilMs, most }) as { id: string; closed_ms: number; closing_id: string }[],
+    /** Every batch by number alone, for finding; the newest first. */
+    names: () => names.all() as { id: string; number: number; packetId: string; closed: 0 | 1 }[],
     count: (): number => (count.get() as { count: number }).count,
     placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
     add(

@@ -1,5 +1,5 @@
 import type { Packet as WholePacket, PacketRequest } from '@fresh-tuck/contract';
-import { CROPS, type Crop } from '@fresh-tuck/core';
+import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 
@@ -17,17 +17,9 @@ export interface PacketRow {
   readonly dressed: 0 | 1;
 }
 
-const crops = new Map(CROPS.map((crop) => [crop.id, crop]));
-
-/** @throws Problem for an id the library does not hold */
-export function cropOf(id: string): Crop {
-  const crop = crops.get(id);
-  if (!crop) throw Problem.field('cropId', `cropId must be a crop of the library; "${id}" is none`);
-  return crop;
-}
-
-export function packetStore(db: Database) {
+export function packetStore(db: Database, crops: CropStore) {
   const all = db.prepare('SELECT * FROM packet ORDER BY created_ms, rowid');
+  const names = db.prepare('SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY created_ms, rowid');
   const one = db.prepare('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO packet (id, crop_id, variety, year, source, printed_rate_percent, seed_count, dressed, created_ms)
@@ -54,7 +46,7 @@ export function packetStore(db: Database) {
   const packetOf = (row: PacketRow): StoredPacket => ({
     id: row.id,
     cropId: row.crop_id,
-    cropName: cropOf(row.crop_id).name,
+    cropName: crops.crop(row.crop_id).name,
     variety: row.variety,
     year: row.year,
     source: row.source,
@@ -65,10 +57,12 @@ export function packetStore(db: Database) {
   });
   return {
     list: (): StoredPacket[] => (all.all() as PacketRow[]).map(packetOf),
+    /** Every packet by name alone, for finding. */
+    names: () => names.all() as { id: string; cropId: string; variety: string; year: number | null }[],
     get,
     packet: (id: string): StoredPacket => packetOf(get(id)),
     add(request: PacketRequest, nowMs: number): void {
-      cropOf(request.cropId);
+      crops.known(request.cropId);
       insert.run({ ...request, dressed: request.dressed ? 1 : 0, nowMs });
     },
     /** @throws Problem where the packet holds fewer; @param field named in the error */

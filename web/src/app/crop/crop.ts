@@ -1,33 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
+import { v7 as uuid } from 'uuid';
 import type { Crop } from '@fresh-tuck/core';
+import { departures, FIGURE_GROUPS, figureInWords, schoolsFor, type FigureGroup } from '@fresh-tuck/core/own-crops';
 import { formatLength, formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
-import { Api } from '../data/api.service';
+import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';
-import { SeedDrawing } from '../kit/seed';
+import { FirstSign } from './first-sign';
 import { WarmthHill } from './warmth-hill';
+import { YearBar } from './year-bar';
 
 const TRUST = { high: 'from tables', med: 'fairly sure', low: 'a guess' } as const;
-const GROUPS: readonly (readonly [
-  string,
-  'seed' | 'temperature' | 'days' | 'root' | 'viability' | 'chill' | 'water' | 'preparation' | 'moving' | 'growing' | 'methods' | 'hazards',
-])[] = [
-  ['Seed', 'seed'],
-  ['Temperature', 'temperature'],
-  ['Days', 'days'],
-  ['Roots', 'root'],
-  ['Living share', 'viability'],
-  ['Chill', 'chill'],
-  ['Water', 'water'],
-  ['Preparing', 'preparation'],
-  ['Moving', 'moving'],
-  ['Growing on', 'growing'],
-  ['Methods', 'methods'],
-  ['Cautions', 'hazards'],
-];
+const GROUPS = Object.entries(FIGURE_GROUPS) as [FigureGroup, string][];
 
 const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 
@@ -40,28 +27,61 @@ const aroundFrost = ([low, high]: readonly [number, number]): string =>
 /** A crop's sheet: what it wants, drawn for this household, and where each figure comes from. */
 @Component({
   selector: 'ft-crop',
-  imports: [RouterLink, SeedDrawing, WarmthHill],
+  imports: [FirstSign, RouterLink, WarmthHill, YearBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './crop.html',
   styleUrl: './crop.scss',
 })
 export class CropScreen {
   private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly destroyRef = inject(DestroyRef);
+  private readonly changes = inject(Changes);
   protected readonly about = inject(AboutService);
   readonly cropId = input.required<string>();
 
-  protected readonly crop = toSignal(toObservable(this.cropId).pipe(switchMap((id) => this.api.crop(id).pipe(catchError(() => of(null))))));
+  protected readonly sheet = toSignal(
+    toObservable(this.cropId).pipe(switchMap((id) => this.changes.keep(() => this.api.cropSheet(id).pipe(catchError(() => of(null)))))),
+  );
   protected readonly spots = toSignal(
-    inject(Changes).keep(() => this.api.spots()),
+    this.changes.keep(() => this.api.spots()),
     { initialValue: [] },
   );
   protected readonly trust = TRUST;
+  protected readonly error = signal<string | null>(null);
 
   protected readonly sources = computed(() => {
-    const crop = this.crop();
-    return crop ? GROUPS.map(([name, group]) => ({ name, source: crop[group].source, trust: TRUST[crop[group].confidence] })) : [];
+    const crop = this.sheet()?.crop;
+    return crop ? GROUPS.map(([group, name]) => ({ name, source: crop[group].source, trust: TRUST[crop[group].confidence] })) : [];
   });
   protected readonly units = computed(() => this.about.household().units);
+  /** Where the household's figures leave the book's. */
+  protected readonly departures = computed(() => {
+    const sheet = this.sheet();
+    return sheet
+      ? departures(sheet.book, sheet.own).map(({ figure, book, own }) => ({
+          path: figure.path,
+          label: figure.label,
+          book: figureInWords(figure, book, this.units()),
+          own: figureInWords(figure, own, this.units()),
+        }))
+      : [];
+  });
+  protected readonly schools = computed(() => {
+    const crop = this.sheet()?.crop;
+    return crop
+      ? schoolsFor(crop).map(({ school, choice, why, own }) => ({
+          id: school.id,
+          question: school.question,
+          own,
+          why,
+          choice: school.choices.find(({ id }) => id === choice)?.label ?? '',
+          others: school.choices.filter(({ id }) => id !== choice),
+        }))
+      : [];
+  });
+  protected readonly decided = computed(() => this.schools().filter(({ own }) => own));
+  protected readonly habits = computed(() => this.schools().filter(({ own }) => !own));
 
   protected length(mm: number): string {
     return formatLength(mm, this.units());
@@ -69,6 +89,10 @@ export class CropScreen {
 
   protected warmth(celsius: number): string {
     return formatTemperature(celsius, this.units());
+  }
+
+  protected hasYear({ growing }: Crop): boolean {
+    return growing.startWeeksBeforeFrost !== null || growing.plantOutWeeksAfterFrost !== null;
   }
 
   /** The year around the last frost in sentences. */
@@ -89,6 +113,11 @@ export class CropScreen {
     return `${preparation.text}${cold} Never under water for more than ${water.drowningLimitHours} h.`;
   }
 
+  /** Whether a blade comes into it: the caution stands beside the step. */
+  protected blade({ preparation }: Crop): boolean {
+    return preparation.steps.some((step) => step === 'nick' || step === 'file' || step === 'peel');
+  }
+
   protected move({ root, moving }: Crop): string {
     const place = moving.surfaceSown ? 'On the surface, pressed in' : `Root down, ${this.length(moving.depthMm)} deep`;
     return `At ${this.length(root.readyMm)} of root; near ${this.length(root.lateMm)} it is in the paper. ${place}, into damp ${moving.mix} (${moving.pot}).`;
@@ -103,7 +132,13 @@ export class CropScreen {
     return capital(hazards.text);
   }
 
-  protected sign(crop: Crop): string {
-    return crop.moving.firstSign === 'green_speck' ? 'a green speck on the surface' : 'a white nib at the narrow end';
+  protected remove(): void {
+    this.api
+      .removeCrop(this.cropId(), { id: uuid() })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => void this.router.navigateByUrl('/handbook'),
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
   }
 }

@@ -17,6 +17,42 @@ const LEVELS = [14, 48, 82] as const;
 const x = (celsius: number): number => LEFT + ((celsius - COLDEST_C) / (HOTTEST_C - COLDEST_C)) * (WIDTH - 2 * LEFT);
 const y = (rate: number): number => GROUND - rate * (GROUND - TOP - 10);
 
+interface Post {
+  readonly x: number;
+}
+interface Label {
+  readonly anchor: 'start' | 'middle' | 'end';
+  readonly label: number;
+}
+
+/**
+ * Where each post's label stands. Alone it stands over its post; in a crowd those
+ * on the left write leftwards and those on the right rightwards, the outer ones
+ * lower, so that no post runs through a name.
+ */
+function placed<T extends Post>(posts: readonly T[]): (T & Label)[] {
+  const crowded = (index: number): boolean =>
+    [index - 1, index + 1].some((other) => Math.abs((posts[other]?.x ?? Infinity) - (posts[index]?.x ?? 0)) < LABEL_WIDTH);
+  const gaps = posts.map((post, index) => (posts[index + 1]?.x ?? Infinity) - post.x);
+  const pivot = gaps.indexOf(Math.min(...gaps));
+  const result = posts.map((post): T & Label => {
+    const anchor = post.x < LABEL_WIDTH / 2 ? 'start' : post.x > WIDTH - LABEL_WIDTH / 2 ? 'end' : 'middle';
+    return { ...post, anchor, label: LEVELS[0] };
+  });
+  const level = (index: number, inner: number): void => {
+    const post = posts[index];
+    if (!post || !crowded(index)) return;
+    const left = index <= pivot;
+    const near = Math.abs((posts[inner]?.x ?? Infinity) - post.x) < LABEL_WIDTH;
+    const above = near && inner !== index ? LEVELS.indexOf((result[inner]?.label ?? LEVELS[0]) as (typeof LEVELS)[number]) + 1 : 0;
+    const anchor = left ? (post.x < LABEL_WIDTH ? 'start' : 'end') : post.x > WIDTH - LABEL_WIDTH ? 'end' : 'start';
+    result[index] = { ...post, anchor, label: LEVELS[Math.min(above, LEVELS.length - 1)] ?? LEVELS[0] };
+  };
+  for (let index = pivot; index >= 0; index--) level(index, index === pivot ? index : index + 1);
+  for (let index = pivot + 1; index < posts.length; index++) level(index, index === pivot + 1 ? index : index - 1);
+  return result;
+}
+
 /** How fast a crop comes at each warmth, as a hill, with the household's spots standing on it. */
 @Component({
   selector: 'ft-warmth-hill',
@@ -162,16 +198,7 @@ export class WarmthHill {
         };
       })
       .sort((a, b) => a.x - b.x);
-    const taken = LEVELS.map(() => -Infinity);
-    return marked.map((post) => {
-      const level = Math.max(
-        taken.findIndex((end) => end + LABEL_WIDTH / 2 < post.x),
-        0,
-      );
-      taken[level] = post.x + LABEL_WIDTH / 2;
-      const anchor = post.x > WIDTH - 70 ? 'end' : post.x < 70 ? 'start' : 'middle';
-      return { ...post, anchor, label: LEVELS[level] ?? LEVELS[0] };
-    });
+    return placed(marked);
   });
   protected readonly inWords = computed(() =>
     this.posts()

@@ -1,13 +1,17 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { catchError, throwError, type Observable } from 'rxjs';
+import { catchError, map, throwError, type Observable } from 'rxjs';
 import type {
   About,
   BatchRequest,
   BatchWithJournal,
   CloseRequest,
-  Crop,
+  CropFiguresRequest,
+  CropRequest,
+  CropSheet,
+  CropSummary,
   DemoParcel,
+  Findable,
   Holder,
   HouseholdRequest,
   LookRequest,
@@ -18,14 +22,13 @@ import type {
   Problem,
   ReadingRequest,
   RecountRequest,
+  RemovalRequest,
   Spot,
   SpotOrder,
   SpotRequest,
   Today,
   UndoRequest,
 } from '@fresh-tuck/contract';
-
-export type CropSummary = Pick<Crop, 'id' | 'name' | 'otherNames' | 'latin'>;
 
 /** A refusal of the server in its own words, with the fields it names. */
 export class ApiProblem extends Error {
@@ -61,7 +64,12 @@ export class Api {
   readonly about = () => this.get<About>('about');
   readonly today = () => this.get<Today>('today');
   readonly crops = () => this.get<CropSummary[]>('crops');
-  readonly crop = (id: string) => this.get<Crop>(`crops/${id}`);
+  readonly cropSheet = (id: string) => this.get<CropSheet>(`crops/${id}`);
+  readonly crop = (id: string) => this.cropSheet(id).pipe(map(({ crop }) => crop));
+  readonly addCrop = (body: CropRequest) => this.send<CropSheet>('POST', 'crops', body);
+  readonly setFigures = (id: string, body: CropFiguresRequest) => this.send<CropSheet>('PUT', `crops/${id}/figures`, body);
+  readonly removeCrop = (id: string, body: RemovalRequest) => this.send<{ id: string }>('POST', `crops/${id}/removals`, body);
+  readonly findable = () => this.get<Findable>('find');
   readonly packets = () => this.get<Packet[]>('packets');
   readonly spots = () => this.get<Spot[]>('spots');
   readonly holders = () => this.get<Holder[]>('holders');

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
@@ -7,8 +17,9 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { v7 as uuid } from 'uuid';
+import type { CropSummary } from '@fresh-tuck/contract';
 import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem, type CropSummary } from '../data/api.service';
+import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';
 import { fieldError, showProblem } from '../kit/field-errors';
 
@@ -27,6 +38,9 @@ export class SeedsScreen {
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   readonly add = input<string>();
+  /** The packet that somebody came for. */
+  readonly packet = input<string>();
+  protected readonly came = this.packet;
 
   protected readonly packets = toSignal(inject(Changes).keep(() => this.api.packets()));
   protected readonly crops = toSignal(this.api.crops(), { initialValue: [] });
@@ -55,6 +69,13 @@ export class SeedsScreen {
 
   protected readonly nameOf = (crop: string | CropSummary | null): string =>
     typeof crop === 'string' || crop === null ? (crop ?? '') : crop.name;
+
+  constructor() {
+    afterRenderEffect(() => {
+      const id = this.packet();
+      if (id && this.packets()) document.getElementById(id)?.scrollIntoView({ block: 'center' });
+    });
+  }
 
   protected save(): void {
     const { crop, variety, year, source, printedRatePercent, seedCount, dressed } = this.form.getRawValue();

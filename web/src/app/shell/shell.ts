@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
@@ -10,10 +10,12 @@ import { DemoBar } from './demo-bar';
   selector: 'ft-root',
   imports: [RouterOutlet, RouterLink, RouterLinkActive, DemoBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
 })
 export class Shell {
+  private readonly injector = inject(Injector);
   private readonly router = inject(Router);
   protected readonly about = inject(AboutService);
 
@@ -26,6 +28,19 @@ export class Shell {
     { requireSync: true },
   );
   protected readonly bare = computed(() => /^\/(open|tuck|welcome)/.test(this.path()));
+
+  /** The find box comes when it is asked for, and not before. */
+  protected find(): void {
+    void import('../find/open-find').then(({ openFind }) => openFind(this.injector));
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement | null;
+    const typing = target?.closest('input, textarea, select, [contenteditable]') !== null;
+    if (event.key !== '/' || typing || event.ctrlKey || event.metaKey || event.altKey || !this.about.settled()) return;
+    event.preventDefault();
+    this.find();
+  }
 
   protected toMain(): void {
     document.getElementById('main')?.focus();
