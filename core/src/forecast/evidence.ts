@@ -44,6 +44,10 @@ export const throughLook = (progress: number, mmPerDayAtOptimum: number): Throug
   leads: NOTICED_AT_MM.map((mm) => ({ progress: mm / mmPerDayAtOptimum, weight: BEST_NOTICING / NOTICED_AT_MM.length })),
 });
 
+/** Chance that a root of a length is noticed through a folded towel. */
+export const noticingAt = (lengthMm: number): number =>
+  (BEST_NOTICING * NOTICED_AT_MM.filter((mm) => mm <= lengthMm).length) / NOTICED_AT_MM.length;
+
 /**
  * Share of the living whose tip would have been seen by now in a quiet group: all
  * that tipped before it was last opened, and those since that a look through the

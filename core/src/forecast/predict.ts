@@ -31,6 +31,8 @@ export interface Outlook {
    * @param coming share of the living that come at the temperatures they had; the rest are kept quiet by them
    */
   chanceAlive(coming: number): number;
+  /** Living shares of the lot with their weights, and for each the chance that a quiet seed still comes. */
+  byShare(): readonly { readonly share: number; readonly weight: number; readonly further: number }[];
 }
 
 /**
@@ -104,6 +106,18 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
       });
       return sum;
     },
+    byShare: () =>
+      Array.from(shares, (share, i) => {
+        let weight = 0;
+        let further = 0;
+        columns.forEach((column, index) => {
+          const own = column.weights[i] as number;
+          const base = before[index] as number;
+          weight += own;
+          further += (own * share * (1 - base)) / Math.max(1 - share * base, 1e-300);
+        });
+        return { share, weight, further: weight > 0 ? further / weight : 0 };
+      }).filter(({ weight }) => weight > 0),
   };
 }
 

@@ -1,12 +1,14 @@
 import { countForecast, type CountForecast } from '../forecast/count.js';
+import { noticingAt } from '../forecast/evidence.js';
 import { leadsTo } from '../moving/growth.js';
 import { dryingForecast, type DryingForecast } from '../towel/drying.js';
 import type { Progress } from '../warmth/progress.js';
 import type { WarmthToll } from '../warmth/toll.js';
-import { nextLook, type NextLook } from './next-look.js';
-import { parcelState, type ParcelState } from './parcel-state.js';
+import { nextLook, type LookQuestion, type NextLook } from './next-look.js';
+import type { ParcelState } from './parcel-state.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
-import { DAY_MS, HORIZON_DAYS, momentOf, SLOT_MS, workingsFor, type ParcelFacts, type Workings } from './workings.js';
+import { supplyOf, type Supply } from './supply.js';
+import { DAY_MS, HORIZON_DAYS, momentOf, SLOT_MS, waysOf, workingsFor, type ParcelFacts, type Workings } from './workings.js';
 
 /** A count forecast at a moment. */
 export interface CountAt extends CountForecast {
@@ -40,13 +42,16 @@ export interface Answers {
   readonly window: { readonly readyMs: number | null; readonly lateMs: number | null };
   readonly drying: DryingForecast;
   readonly next: NextLook;
+  /** How this batch's roots grow: against the crop's figure, and how many measured seeds say so. */
+  readonly rootRate: { readonly mmPerDayNow: number; readonly factor: number; readonly seeds: number };
+  /** Whether enough will come, and what would mend it. */
+  readonly supply: Supply;
   /** For drawings: mean share of the quiet seeds that tips in each step from the last look on. */
   readonly ribbon: { readonly fromMs: number; readonly stepMs: number; readonly shares: readonly number[] };
   /** Tips in all, ahead of the last look, with the 80 % band. */
   readonly curve: readonly CountAt[];
 }
 
-const PATIENCE_TIMES_MEDIAN = 4;
 const RIBBON_STEPS = 60;
 const CURVE_DAYS = 7;
 const CURVE_STEPS = 6;
@@ -68,10 +73,10 @@ function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => numb
   return high;
 }
 
-/** How long to wait for a crop: four times its median in progress, chill on top. */
+/** How long to wait for a crop: so many times its median in progress, chill on top. */
 function patienceMs({ facts, progress }: Workings): number {
   const from = facts.chillUntilMs ?? facts.startMs;
-  return momentOf(progress, progress.at(from) + PATIENCE_TIMES_MEDIAN * Math.exp(facts.prior.logMedian.mean));
+  return momentOf(progress, progress.at(from) + waysOf(facts).patienceTimes * Math.exp(facts.prior.logMedian.mean));
 }
 
 /**
@@ -80,17 +85,19 @@ function patienceMs({ facts, progress }: Workings): number {
  * @param facts what was seen, where it stood; looks after `nowMs` must not be in it
  * @throws RangeError where facts contradict each other (more tips than seeds)
  */
-export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
+export const answersFor = (facts: ParcelFacts, nowMs: number): Answers => questionAndAnswers(facts, nowMs).answers;
+
+/** The answers, and the question of when to look with its chances: for the other parcels of the bag. */
+export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonly answers: Answers; readonly question: LookQuestion } {
   const workings = workingsFor(facts, nowMs);
-  const { progress, evidence, outlook, lot } = workings;
-  const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
+  const { progress, evidence, outlook, lot, state, growth } = workings;
   const quiet = evidence.quiet;
   const tipsBy = (ms: number): CountAt => ({
     atMs: ms,
     ...countForecast(outlook.furtherTips(progress.at(ms))),
   });
   const patience = patienceMs(workings);
-  const roots = rootsNow(workings, state, nowMs);
+  const roots = rootsNow(workings, nowMs);
   const curve = curveOf(workings, state, patience, nowMs);
   const anyPast = (lengthMm: number) => {
     const leads = leadsTo(workings.growth, lengthMm);
@@ -104,14 +111,28 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
     nowMs,
   );
   const [soonMs = nowMs] = facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS);
-  return {
+  const end = countForecast(outlook.furtherTips(Infinity));
+  const question: LookQuestion = {
+    timesMs: [nowMs, ...facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS)],
+    tolerance: facts.lateTolerance,
+    seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
+    quietLateBy: anyPast(growth.lateMm),
+    shownLateBy: (ms) => (roots.some((root) => root.lateFromMs <= ms) ? 1 : 0),
+    readyMs: roots.length > 0 ? Math.min(...roots.map((root) => root.readyMs)) : null,
+    dryingMs: drying.dryingAtMs,
+    chillUntilMs: facts.chillUntilMs !== null && facts.chillUntilMs > nowMs ? facts.chillUntilMs : null,
+    patienceMs: quiet.count > 0 ? patience : Infinity,
+    noticedThrough: noticedThrough(workings, soonMs - nowMs, nowMs),
+    mates: facts.mates ?? null,
+  };
+  const answers: Answers = {
     nowMs,
     state,
     progressNow: progress.at(nowMs),
     now: tipsBy(nowMs),
     soon: tipsBy(soonMs),
     tomorrow: tipsBy(facts.lookTimesMs.findLast((ms) => ms <= nowMs + 1.5 * DAY_MS) ?? nowMs + DAY_MS),
-    end: countForecast(outlook.furtherTips(Infinity)),
+    end,
     chanceQuietAlive: outlook.chanceAlive(workings.toll.share),
     toll: workings.toll,
     chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
@@ -122,20 +143,28 @@ export function answersFor(facts: ParcelFacts, nowMs: number): Answers {
     roots,
     window: moveWindow(workings, roots, anyPast, nowMs),
     drying,
-    next: nextLook({
-      timesMs: [nowMs, ...facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS)],
-      tolerance: facts.lateTolerance,
-      seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
-      quietLateBy: anyPast(workings.growth.lateMm),
-      shownLateBy: (ms) => (roots.some((root) => root.lateFromMs <= ms) ? 1 : 0),
-      readyMs: roots.length > 0 ? Math.min(...roots.map((root) => root.readyMs)) : null,
-      dryingMs: drying.dryingAtMs,
-      chillUntilMs: facts.chillUntilMs !== null && facts.chillUntilMs > nowMs ? facts.chillUntilMs : null,
-      patienceMs: quiet.count > 0 ? patience : Infinity,
-    }),
+    next: nextLook(question),
+    rootRate: {
+      mmPerDayNow: growth.mmPerDayAtOptimum * (progress.at(nowMs + DAY_MS) - progress.at(nowMs)),
+      factor: growth.mmPerDayAtOptimum / facts.crop.root.mmPerDayAtOptimum,
+      seeds: growth.measured,
+    },
+    supply: supplyOf(workings, nowMs),
     ribbon: ribbonOf(workings, patience, nowMs),
     curve,
   };
+  return { answers, question };
+}
+
+/** Closures and seeds too small that hide from a lamp, mm. Guess. */
+const HIDES: readonly ParcelFacts['closure'][] = ['lidded'];
+const LEAST_SEEN_MM = 1.5;
+
+/** Chance that a look through the bag notices a root that would be in the paper one looking time on. */
+function noticedThrough({ facts, growth, progress }: Workings, stepMs: number, nowMs: number): number {
+  if (!waysOf(facts).unopenedFirst || HIDES.includes(facts.closure) || facts.crop.seed.lengthMm < LEAST_SEEN_MM) return 0;
+  const grows = growth.mmPerDayAtOptimum * (progress.at(nowMs + stepMs) - progress.at(nowMs));
+  return noticingAt(Math.max(growth.lateMm - grows, 0));
 }
 
 /** The curve says between which of its moments a chance is passed; a few halvings say when. */

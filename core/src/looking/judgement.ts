@@ -1,27 +1,14 @@
 import { chanceInWords } from '../units/quantity.js';
 import { counted, rangeInWords, type Words } from '../units/words.js';
+import { about, before, capital, due, VERDICTS, type Advice, type Tone, type Verdict } from './advice.js';
 import type { Answers } from './answers.js';
 import { mendAdvice } from './mend.js';
-import type { RootsNow } from './roots-now.js';
-import type { ParcelFacts } from './workings.js';
 import type { LookReason } from './next-look.js';
+import { countOf, rootAdvice } from './root-advice.js';
+import { supplyAdvice } from './supply-advice.js';
+import type { ParcelFacts } from './workings.js';
 
-/** What a parcel needs, in order of precedence. */
-export const VERDICTS = ['mend', 'rescue', 'move', 'top_up', 'restart', 'give_up', 'leave'] as const;
-export type Verdict = (typeof VERDICTS)[number];
-
-/** The four inks a judgement is written in. */
-export type Tone = 'trouble' | 'growth' | 'waiting' | 'water';
-
-/** One thing to do, or to leave. */
-export interface Advice {
-  readonly kind: Verdict | 'retuck';
-  readonly lead: string;
-  /** By when, in words, where it matters. */
-  readonly by: string | null;
-  readonly tone: Tone;
-  readonly text: string;
-}
+export { VERDICTS, type Advice, type Tone, type Verdict };
 
 /** What a parcel's looks mean and what to do. */
 export interface Judgement {
@@ -35,12 +22,7 @@ export interface Judgement {
   readonly reasons: readonly string[];
 }
 
-/** Thresholds of the judgement. Settings of the household from the next releases on. */
-const LEAST_HOPE = 0.1;
 const HOUR_MS = 3_600_000;
-/** A forecast is not good to the minute: deadlines are told to the half hour before, hopes to the nearest. */
-const before = (ms: number): number => Math.floor(ms / (HOUR_MS / 2)) * (HOUR_MS / 2);
-const about = (ms: number): number => Math.round(ms / (HOUR_MS / 2)) * (HOUR_MS / 2);
 
 const NEXT_REASON: Record<LookReason, string> = {
   tips: 'by the look after that a root could be in the paper unseen',
@@ -49,93 +31,16 @@ const NEXT_REASON: Record<LookReason, string> = {
   water: 'the towel will be drying',
   chill: 'the chill is done',
   patience: 'by then it has had its time',
+  bag: 'another parcel of the bag is opened then',
 };
 
-/** The plain question of whether a root is due: within half an hour is now. */
-const due = (ms: number, nowMs: number): boolean => ms <= nowMs + HOUR_MS / 2;
-
-const sum = (roots: readonly RootsNow[]): number => roots.reduce((total, root) => total + root.count, 0);
-
-function lengths(roots: readonly RootsNow[], words: Words): string {
-  const measured = roots.filter((root) => root.measured);
-  if (measured.length > 0 && measured.length <= 4 && measured.length === roots.length) {
-    const list = measured.map((root) => words.length(root.usualMm));
-    return `${list.length > 1 ? `Roots of about ${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : `A root of about ${list[0]}`}.`;
-  }
-  const longest = Math.max(...roots.map((root) => root.usualMm));
-  return `The longest about ${words.length(Math.max(longest, 1))} by now.`;
-}
-
-function moveText({ crop }: ParcelFacts): string {
-  const { depthMm, surfaceSown, mix, pot } = crop.moving;
-  const place = surfaceSown ? 'On the surface, pressed in' : `Root down, ${depthMm} mm deep`;
-  const hold = crop.root.shy === 2 ? 'It hates being moved: go gently, hold it by the coat.' : 'Hold it by the coat, never the root.';
-  return `${place}, into damp ${mix} (${pot}). ${hold}`;
-}
-
-/** Everything the roots ask for: lifting now, or waiting for their length. */
-function rootAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice[] {
-  const { nowMs, roots } = answers;
-  const grown = roots.filter((root) => due(root.readyMs, nowMs) || due(root.usuallyLateMs, nowMs));
-  const waiting = roots.filter((root) => !grown.includes(root));
-  const late = grown.filter((root) => due(root.usuallyLateMs, nowMs));
-  const advice: Advice[] = [];
-  if (grown.length > 0) {
-    const rescue = late.length > 0 || answers.state.overgrown > 0;
-    const byMs = Math.min(...grown.map((root) => root.usuallyLateMs));
-    advice.push({
-      kind: rescue ? 'rescue' : 'move',
-      lead: `${rescue ? 'Rescue' : 'Move'} ${counted(sum(grown), 'sprout')}`,
-      by: rescue ? 'now' : `before ${words.when(before(byMs))}`,
-      tone: rescue || byMs < nowMs + 14 * HOUR_MS ? 'trouble' : 'growth',
-      text: rescue
-        ? `${lengths(grown, words)} Longest first. A root in the paper stays there: wet it, tear the patch away and plant both. ${moveText(facts)}`
-        : `${lengths(grown, words)} ${moveText(facts)}`,
-    });
-  }
-  if (waiting.length > 0) {
-    const readyMs = Math.min(...waiting.map((root) => root.readyMs));
-    advice.push({
-      kind: 'retuck',
-      lead: `Re-tuck ${counted(sum(waiting), 'tip')}`,
-      by: `ready about ${words.when(about(readyMs))}`,
-      tone: 'waiting',
-      text: `Move at ${words.length(facts.crop.root.readyMm)}; roots enter the paper near ${words.length(facts.crop.root.lateMm)}.`,
-    });
-  }
-  return advice;
-}
-
-/** Whether enough will come, and what to do where it will not. */
-function supplyAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice | null {
-  const { state, end } = answers;
-  if (state.quiet === 0 || chilling(facts, answers)) return null;
-  const sofar = state.tipped;
-  if (answers.chanceAnyFurther < LEAST_HOPE) {
-    const short = facts.wanted !== null && sofar < facts.wanted / 2;
-    return {
-      kind: short ? 'restart' : 'give_up',
-      lead: short ? 'Start again another way' : `Close it: ${counted(state.quiet, 'seed')} still quiet`,
-      by: null,
-      tone: 'waiting',
-      text: `${capital(chanceInWords(answers.chanceAnyFurther))} that another tip shows by ${words.when(answers.patienceMs)}. A quiet seed lives with ${chanceInWords(answers.chanceQuietAlive)}; one more tip would change this.`,
-    };
-  }
-  if (facts.wanted !== null && sofar + end.high < facts.wanted) {
-    return {
-      kind: 'top_up',
-      lead: `Start ${counted(facts.wanted - sofar - end.mostLikely, 'more seed')}`,
-      by: null,
-      tone: 'waiting',
-      text: `You wanted ${facts.wanted}; ${rangeInWords(sofar + end.low, sofar + end.high)} are to be expected, 8 times in 10.`,
-    };
-  }
-  return null;
-}
-
-const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
-
 const chilling = (facts: ParcelFacts, answers: Answers): boolean => facts.chillUntilMs !== null && facts.chillUntilMs > answers.nowMs;
+
+/** Why the next look is when it is. */
+const reasonInWords = ({ mates }: ParcelFacts, { next }: Answers): string => {
+  const through = next.via === 'through' ? '; a look through the bag is enough' : '';
+  return `${next.reason === 'bag' && mates ? `it is opened with ${mates.number} then` : NEXT_REASON[next.reason]}${through}`;
+};
 
 /** What stays on the towel: shut until when, or to be looked at now. */
 function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice {
@@ -167,7 +72,7 @@ function leaveAdvice(facts: ParcelFacts, answers: Answers, words: Words): Advice
     lead: chilling(facts, answers) ? 'Keep it cold' : 'Leave it shut',
     by: `until ${words.when(next.atMs)}`,
     tone: 'waiting',
-    text: chilling(facts, answers) ? alive : `${capital(NEXT_REASON[next.reason])}. ${alive}`,
+    text: chilling(facts, answers) ? alive : `${capital(reasonInWords(facts, answers))}. ${alive}`,
   };
 }
 
@@ -186,11 +91,16 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
       text: `${expected}${soFar}`,
     }),
     water: () => ({
-      lead: `dries by ${words.when(about(answers.drying.dryingAtMs))}`,
+      lead: answers.drying.dryingAtMs <= answers.nowMs ? 'may be drying' : `dries by ${words.when(about(answers.drying.dryingAtMs))}`,
       tone: 'water',
       text: `Give ${words.sprays(facts.doseMl * (1 - answers.drying.shareLeft))}.${state.quiet > 0 ? ` ${capital(chanceInWords(atNext.anyChance))} that a new tip shows.` : ''}`,
     }),
     chill: () => ({ lead: 'out of the cold', tone: 'growth', text: 'The chill is done: move the bag to its warm spot.' }),
+    bag: () => ({
+      lead: 'comes along',
+      tone: 'waiting',
+      text: `In one bag${facts.mates ? ` with ${facts.mates.number}` : ''}. ${expected}${soFar}`,
+    }),
     patience: () => ({
       lead: 'decide',
       tone: 'waiting',
@@ -199,7 +109,8 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
   };
   // Where both are due, water that is sure to be needed leads a tip that is not.
   const thirsty = next.reason === 'tips' && answers.drying.dryingAtMs <= answers.soon.atMs && atNext.anyChance < 0.5;
-  return texts[thirsty ? 'water' : next.reason]();
+  const headline = texts[thirsty ? 'water' : next.reason]();
+  return next.via === 'through' && !thirsty ? { ...headline, text: `${headline.text} Through the bag is enough.` } : headline;
 }
 
 function moveHeadline({ roots, nowMs }: Answers, words: Words): Judgement['headline'] {
@@ -216,7 +127,7 @@ function moveHeadline({ roots, nowMs }: Answers, words: Words): Judgement['headl
   return {
     lead,
     tone: byMs < nowMs + 14 * HOUR_MS ? 'trouble' : 'growth',
-    text: `${counted(sum(roots), 'root')} on the towel, the longest near ${words.length(longest)}; ${rescue ? 'it may be in the paper' : `it enters the paper about ${words.when(late)}`}.`,
+    text: `${counted(countOf(roots), 'root')} on the towel, the longest near ${words.length(longest)}; ${rescue ? 'it may be in the paper' : `it enters the paper about ${words.when(late)}`}.`,
   };
 }
 
@@ -235,7 +146,13 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
       `A quiet seed is alive with ${chanceInWords(answers.chanceQuietAlive)}.`,
     );
   }
-  reasons.push(`Next look: ${words.when(answers.next.atMs)} (${NEXT_REASON[answers.next.reason]}).`);
+  if (answers.rootRate.seeds > 0) {
+    const percent = Math.round((answers.rootRate.factor - 1) * 100);
+    reasons.push(
+      `${counted(answers.rootRate.seeds, 'measured root')}: ${Math.abs(percent) < 5 ? 'they grow as the book says' : `they grow ${Math.abs(percent)} % ${percent > 0 ? 'faster' : 'slower'} than the book`}, about ${words.length(Math.max(answers.rootRate.mmPerDayNow, 1))} a day here.`,
+    );
+  }
+  reasons.push(`Next look: ${words.when(answers.next.atMs)} (${reasonInWords(facts, answers)}).`);
   return reasons;
 }
 
@@ -246,8 +163,8 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
  */
 export function judge(facts: ParcelFacts, answers: Answers, words: Words): Judgement {
   const supply = supplyAdvice(facts, answers, words);
-  const advice = [...mendAdvice(facts, answers, words), ...rootAdvice(facts, answers, words), ...(supply ? [supply] : [])];
-  const given = supply?.kind === 'give_up' || supply?.kind === 'restart';
+  const advice = [...mendAdvice(facts, answers, words), ...rootAdvice(facts, answers, words), ...supply];
+  const given = supply.some(({ kind }) => kind === 'give_up' || kind === 'restart');
   const settled = advice.some(({ kind }) => kind !== 'retuck');
   if (!given && (!settled || answers.state.quiet > 0)) advice.push(leaveAdvice(facts, answers, words));
   const kinds = new Set<string>(advice.map(({ kind }) => kind));

@@ -1,6 +1,6 @@
 import { counted, type Words } from '../units/words.js';
 import type { Answers } from './answers.js';
-import type { Advice, Tone } from './judgement.js';
+import type { Advice, Tone } from './advice.js';
 import type { ParcelFacts } from './workings.js';
 
 /** Below this share of the living, another board is worth the walk. */

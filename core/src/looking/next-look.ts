@@ -1,17 +1,19 @@
 /** Why a parcel is to be opened when it is. */
-export type LookReason = 'tips' | 'late' | 'move' | 'water' | 'chill' | 'patience';
+export type LookReason = 'tips' | 'late' | 'move' | 'water' | 'chill' | 'patience' | 'bag';
 
 /** The next look at a parcel. */
 export interface NextLook {
   readonly atMs: number;
   readonly reason: LookReason;
+  /** Whether it must be opened, or may be read through the bag. */
+  readonly via: 'opened' | 'through';
 }
 
 /** What the decision hangs on. */
 export interface LookQuestion {
   /** Moments at which somebody could look: now, then the household's looking times, rising. */
   readonly timesMs: readonly number[];
-  /** Most a seed may be let past "late" unseen by waiting for the next time: chance for any seed, per look. */
+  /** Most a seed may be let past "late" unseen by waiting for the next time: chance for any seed of the bag, per look. */
   readonly tolerance: number;
   /** Until when a look at the quiet seeds can tell nothing new, as somebody has just looked. */
   readonly seenUntilMs: number;
@@ -27,18 +29,34 @@ export interface LookQuestion {
   readonly chillUntilMs: number | null;
   /** When patience ends and the parcel is judged. */
   readonly patienceMs: number;
+  /** Chance that a look through the bag notices the roots that would be late by the time after; 0 where it cannot be read. */
+  readonly noticedThrough?: number;
+  /** What the other parcels of the bag ask for; opening it opens all. */
+  readonly mates?: BagMates | null;
 }
+
+/** The other parcels of a bag, as plain values. */
+export interface BagMates {
+  /** Chance that a seed of theirs has gone past "late" by each of the first looking times after now. */
+  readonly lateBy: readonly number[];
+  /** When the first of them is to be opened for itself. */
+  readonly nextMs: number;
+  /** Its number. */
+  readonly number: number;
+}
+
+const RANK: readonly LookReason[] = ['late', 'move', 'patience', 'tips', 'water', 'chill', 'bag'];
 
 /**
  * When to look next: at the first looking time where waiting for the one after
- * would let a seed pass "late" unseen with more than the household's tolerance,
- * or let the towel dry, or leave a ready root standing. Looking is a decision,
- * not a habit: each opening cools and dries.
+ * would let a seed of the bag pass "late" unseen with more than the household's
+ * tolerance, or let the towel dry, or leave a ready root standing. Looking is a
+ * decision, not a habit: each opening cools and dries.
  *
  * @throws RangeError where fewer than two times are given
  */
 export function nextLook(question: LookQuestion): NextLook {
-  const { timesMs, tolerance } = question;
+  const { timesMs, tolerance, mates } = question;
   const last = timesMs.length - 1;
   if (last < 1) throw new RangeError('timesMs: now and at least one looking time are needed');
   const time = (index: number): number => timesMs[Math.min(index, last)] as number;
@@ -52,27 +70,61 @@ export function nextLook(question: LookQuestion): NextLook {
     }
     return low;
   };
+  // The chances of a bag add up over its seeds, whosoever's they are; the mates' are known at the first times.
+  const matesBy = (index: number): number => (mates ? (mates.lateBy[Math.min(index - 1, mates.lateBy.length - 1)] ?? 0) : 0);
   // The chance rises with time, so the first time that is too late is found by halving.
-  const late = (chance: (ms: number) => number): number => firstIndex((index) => chance(time(index + 1)) > tolerance);
+  const late = (chance: (ms: number) => number): number =>
+    firstIndex((index) => 1 - (1 - chance(time(index + 1))) * (1 - matesBy(Math.min(index + 1, last))) > tolerance);
+  const opened = (atMs: number, reason: LookReason): NextLook => ({ atMs, reason, via: 'opened' });
   const options: NextLook[] = [
-    { atMs: time(firstIndex((index) => time(index + 1) > question.dryingMs)), reason: 'water' },
-    { atMs: time(firstIndex((index) => time(index) >= question.patienceMs)), reason: 'patience' },
+    opened(time(firstIndex((index) => time(index + 1) > question.dryingMs)), 'water'),
+    opened(time(firstIndex((index) => time(index) >= question.patienceMs)), 'patience'),
   ];
   if (question.readyMs !== null) {
     const ready = question.readyMs;
-    options.push({ atMs: time(firstIndex((index) => time(index) >= ready)), reason: 'move' });
+    options.push(opened(time(firstIndex((index) => time(index) >= ready)), 'move'));
   }
+  // What only the mates ask for is theirs; alone, a parcel asks by its own seeds together with them.
+  const asks = (chance: (ms: number) => number, index: number): boolean => index < last && chance(time(index + 1)) > tolerance / 20;
   const shownLate = late(question.shownLateBy);
-  if (shownLate < last) options.push({ atMs: time(shownLate), reason: 'late' });
+  if (asks(question.shownLateBy, shownLate)) options.push(opened(time(shownLate), 'late'));
   const until = question.chillUntilMs;
-  if (until !== null) {
-    options.push({ atMs: time(firstIndex((index) => time(index) >= until)), reason: 'chill' });
-  }
+  if (until !== null) options.push(opened(time(firstIndex((index) => time(index) >= until)), 'chill'));
   const tips = late(question.quietLateBy);
   const worthwhile = firstIndex((index) => time(index) >= question.seenUntilMs);
-  if (tips < last) options.push({ atMs: time(Math.max(tips, worthwhile)), reason: 'tips' });
-  const rank: LookReason[] = ['late', 'move', 'tips', 'water', 'chill', 'patience'];
+  if (asks(question.quietLateBy, tips)) {
+    const index = Math.max(tips, worthwhile);
+    const missed = question.quietLateBy(time(index + 1)) * (1 - (question.noticedThrough ?? 0));
+    const enough = (question.noticedThrough ?? 0) > 0 && !mates && missed <= tolerance;
+    options.push({ atMs: time(index), reason: 'tips', via: enough ? 'through' : 'opened' });
+  }
+  if (mates) options.push(opened(mates.nextMs, 'bag'));
   return options.reduce((best, option) =>
-    option.atMs < best.atMs || (option.atMs === best.atMs && rank.indexOf(option.reason) < rank.indexOf(best.reason)) ? option : best,
+    option.atMs < best.atMs || (option.atMs === best.atMs && RANK.indexOf(option.reason) < RANK.indexOf(best.reason)) ? option : best,
+  );
+}
+
+/** How many looking times ahead a bag's mates are asked about: a fortnight of two a day. */
+export const MATES_TIMES = 28;
+
+/** What one parcel asks of the bag, for the others in it. */
+export const asMate = (question: LookQuestion): { readonly lateBy: number[]; readonly nextMs: number } => ({
+  lateBy: question.timesMs.slice(1, MATES_TIMES + 1).map((ms) => 1 - (1 - question.quietLateBy(ms)) * (1 - question.shownLateBy(ms))),
+  nextMs: nextLook({ ...question, mates: null }).atMs,
+});
+
+/** Several mates as one: the chances of all their seeds, and whoever is due first. */
+export function matesOf(
+  others: readonly { readonly number: number; readonly lateBy: readonly number[]; readonly nextMs: number }[],
+): BagMates | null {
+  const [first, ...rest] = others;
+  if (!first) return null;
+  return rest.reduce<BagMates>(
+    (all, one) => ({
+      lateBy: all.lateBy.map((chance, index) => 1 - (1 - chance) * (1 - (one.lateBy[index] ?? 0))),
+      nextMs: Math.min(all.nextMs, one.nextMs),
+      number: one.nextMs < all.nextMs ? one.number : all.number,
+    }),
+    { lateBy: first.lateBy, nextMs: first.nextMs, number: first.number },
   );
 }

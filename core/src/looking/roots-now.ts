@@ -1,4 +1,4 @@
-import { passing, usualLength, type RootCohort } from '../moving/growth.js';
+import { passing, usualLength, type RootCohort, type RootGrowth } from '../moving/growth.js';
 import { hasTipped, type ParcelState, type SeedState } from './parcel-state.js';
 import { momentOf, type Workings } from './workings.js';
 
@@ -12,6 +12,8 @@ export interface RootsNow {
   /** The fastest that could be among them enter the paper. */
   readonly lateFromMs: number;
   readonly usuallyLateMs: number;
+  /** When its seed leaves usually open, and it is overgrown. */
+  readonly overgrownMs: number;
 }
 
 /** Lengths that the words for a stage stand for, mm, where nobody measured: a nib, and the least that is called a root. */
@@ -66,9 +68,13 @@ function cohortsOf(state: ParcelState, workings: Workings): Roots[] {
   return [...touched, ...counted];
 }
 
+/** When a measured root's tip came, by its length. */
+const tipOf = ({ mmPerDayAtOptimum }: RootGrowth, { toProgress, measuredMm }: RootCohort): number =>
+  toProgress - (measuredMm ?? 0) / mmPerDayAtOptimum;
+
 /** Every root on the towel, and when it is ready and late. */
-export function rootsNow(workings: Workings, state: ParcelState, nowMs: number): RootsNow[] {
-  const { progress, growth } = workings;
+export function rootsNow(workings: Workings, nowMs: number): RootsNow[] {
+  const { facts, progress, growth, state } = workings;
   return cohortsOf(state, workings).map((cohort) => {
     const late = passing(growth, cohort, growth.lateMm);
     return {
@@ -79,6 +85,11 @@ export function rootsNow(workings: Workings, state: ParcelState, nowMs: number):
       readyMs: momentOf(progress, passing(growth, cohort, growth.readyMm).usual),
       lateFromMs: momentOf(progress, late.earliest),
       usuallyLateMs: momentOf(progress, late.usual),
+      // The seed leaves open when the sprout would have come up.
+      overgrownMs: momentOf(
+        progress,
+        (cohort.measuredMm === null ? cohort.usualProgress : tipOf(growth, cohort)) + facts.crop.days.tipToEmergence,
+      ),
     };
   });
 }

@@ -4,10 +4,13 @@ import { posteriorOf, type Posterior } from '../forecast/posterior.js';
 import { lotCurve, outlookFor, type LotCurve, type Outlook } from '../forecast/predict.js';
 import type { LotPrior, Prior } from '../forecast/prior.js';
 import type { RootGrowth } from '../moving/growth.js';
+import { rateFrom, readyLength, type MeasuredRoot } from '../moving/rate.js';
 import type { Closure } from '../towel/drying.js';
 import { integrateProgress, type Progress, type Stay } from '../warmth/progress.js';
 import { tollOf, type WarmthToll } from '../warmth/toll.js';
-import type { ParcelLook, ParcelMove } from './parcel-state.js';
+import { USUAL_WAYS, type HouseWays } from './house.js';
+import type { BagMates } from './next-look.js';
+import { parcelState, type ParcelLook, type ParcelMove, type ParcelState } from './parcel-state.js';
 
 export const DAY_MS = 86_400_000;
 /** How far ahead a forecast reaches. */
@@ -37,14 +40,62 @@ export interface ParcelFacts {
   readonly lookTimesMs: readonly number[];
   /** Most a seed may be let past "late" unseen: chance for any seed, per look. */
   readonly lateTolerance: number;
+  /** The household's ways, where it said any. */
+  readonly ways?: Partial<HouseWays>;
+  /** Seeds left in the packet; null where nobody counted. */
+  readonly packetLeft?: number | null;
+  /** Whether the packet's rate was printed or proved, not only the book's. */
+  readonly rateProved?: boolean;
+  readonly method?: string;
+  readonly prepared?: readonly string[];
+  /** Number of a later batch of the same packet that is under way: the lot is topped up already. */
+  readonly followedBy?: number | null;
+  /** What the other parcels of the bag ask for. */
+  readonly mates?: BagMates | null;
+  /** What was known, step by step, before any look: for "Why?". */
+  readonly priorSteps?: readonly PriorStep[];
 }
 
-/** How roots of a crop grow and when they are ready and late. */
-export const growthOf = (crop: Crop): RootGrowth => ({
-  mmPerDayAtOptimum: crop.root.mmPerDayAtOptimum,
-  readyMm: crop.root.readyMm,
-  lateMm: crop.root.lateMm,
-});
+/** One thing that was known before any look, and the prior with it and all before it. */
+export interface PriorStep {
+  readonly what: 'book' | 'packet' | 'records';
+  readonly text: string;
+  readonly prior: Prior;
+}
+
+export const waysOf = ({ ways }: Pick<ParcelFacts, 'ways'>): HouseWays => ({ ...USUAL_WAYS, ...ways });
+
+/** Roots that were measured, with when their tips came. */
+function measuresOf({ looks }: ParcelFacts, state: ParcelState, progress: Progress): MeasuredRoot[] {
+  return looks.flatMap((look) =>
+    look.marks.flatMap(({ seed, rootMm }) => {
+      const known = state.seeds[seed - 1];
+      if (rootMm === null || !known || known.tipFromMs === null || known.tipToMs === null) return [];
+      return [
+        {
+          seed,
+          fromProgress: progress.at(known.tipFromMs),
+          toProgress: progress.at(known.tipToMs),
+          atProgress: progress.at(look.atMs),
+          lengthMm: rootMm,
+        },
+      ];
+    }),
+  );
+}
+
+/** How this batch's roots grow, by its crop and by what was measured; ready by the household's school. */
+function growthOf(facts: ParcelFacts, state: ParcelState, progress: Progress): RootGrowth & { readonly measured: number } {
+  const { crop } = facts;
+  const { factor, logSd, seeds } = rateFrom(crop, measuresOf(facts, state, progress));
+  return {
+    mmPerDayAtOptimum: crop.root.mmPerDayAtOptimum * factor,
+    logSd,
+    readyMm: readyLength(crop, waysOf(facts).rootSchool),
+    lateMm: crop.root.lateMm,
+    measured: seeds,
+  };
+}
 
 /** The facts with everything derived from them once. */
 export interface Workings {
@@ -55,7 +106,8 @@ export interface Workings {
   readonly outlook: Outlook;
   readonly toll: WarmthToll;
   readonly lot: LotCurve;
-  readonly growth: RootGrowth;
+  readonly state: ParcelState;
+  readonly growth: RootGrowth & { readonly measured: number };
 }
 
 /** The toll of the warmth from the end of the chill on; of the days ahead where it has hardly begun. */
@@ -79,12 +131,14 @@ export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
       ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
       : facts.stays;
   const progress = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
-  const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, facts.crop.root.mmPerDayAtOptimum);
+  const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
+  const growth = growthOf(facts, state, progress);
+  const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
   const toll = tollFor(facts, progress, nowMs);
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
   const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd));
   const outlook = outlookFor(posterior, evidence.quiet);
-  return { facts, progress, evidence, posterior, outlook, toll, lot: lotCurve(posterior), growth: growthOf(facts.crop) };
+  return { facts, progress, evidence, posterior, outlook, toll, lot: lotCurve(posterior), state, growth };
 }
 
 /** When a progress is reached, the horizon where it is not. */

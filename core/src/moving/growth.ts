@@ -1,15 +1,14 @@
-/** How roots of a kind grow. */
+/** How roots of a lot grow. */
 export interface RootGrowth {
   /** mm in a day at the crop's optimum; scales with temperature as development does. */
   readonly mmPerDayAtOptimum: number;
+  /** Sd of log elongation rate: between the seeds of a lot, and what is not known of the lot. */
+  readonly logSd: number;
   /** Length at which the household's school moves it. */
   readonly readyMm: number;
   /** Length at which it enters the paper. */
   readonly lateMm: number;
 }
-
-/** Sd of log elongation rate between the seeds of a lot. Guess. */
-const GROWTH_LOG_SD = 0.3;
 
 /**
  * Five-point Gauss-Hermite nodes of a standard normal (Abramowitz and Stegun,
@@ -29,7 +28,7 @@ const NODES = [
  */
 export function leadsTo(growth: RootGrowth, lengthMm: number): { progress: number; weight: number }[] {
   return NODES.map(({ z, weight }) => ({
-    progress: lengthMm / (growth.mmPerDayAtOptimum * Math.exp(GROWTH_LOG_SD * z)),
+    progress: lengthMm / (growth.mmPerDayAtOptimum * Math.exp(growth.logSd * z)),
     weight,
   }));
 }
@@ -53,23 +52,24 @@ export interface PassingProgress {
 }
 
 /** One tenth of the roots are faster (or slower) than this factor. */
-const TENTH = Math.exp(1.2816 * GROWTH_LOG_SD);
+const tenth = ({ logSd }: RootGrowth): number => Math.exp(1.2816 * logSd);
 
 /**
  * Progress at which roots of a cohort pass a length: an unmeasured one may have
  * tipped right after the earlier look and be among the fastest tenth.
  */
 export function passing(growth: RootGrowth, cohort: RootCohort, lengthMm: number): PassingProgress {
+  const fast = tenth(growth);
   if (cohort.measuredMm !== null) {
     const lead = (lengthMm - cohort.measuredMm) / growth.mmPerDayAtOptimum;
     const spread = (factor: number): number => cohort.toProgress + (lead > 0 ? lead * factor : lead);
-    return { earliest: spread(1 / TENTH), usual: spread(1), latest: spread(TENTH) };
+    return { earliest: spread(1 / fast), usual: spread(1), latest: spread(fast) };
   }
   const lead = lengthMm / growth.mmPerDayAtOptimum;
   return {
-    earliest: cohort.fromProgress + lead / TENTH,
+    earliest: cohort.fromProgress + lead / fast,
     usual: cohort.usualProgress + lead,
-    latest: cohort.toProgress + lead * TENTH,
+    latest: cohort.toProgress + lead * fast,
   };
 }
 
