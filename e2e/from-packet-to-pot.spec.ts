@@ -70,6 +70,9 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await expect(page.getByText(/first tips likely|worth a look/)).toBeVisible();
   await page.getByRole('button', { name: /^Why\?/ }).click();
   await expect(page.getByText('80 of 100 printed on the packet')).toBeVisible();
+  // Drawn: what was known, and what the warmth did.
+  await expect(page.getByRole('img', { name: /^Without it \d+ to \d+, with it/ }).first()).toBeVisible();
+  await expect(page.getByText(/did the work of .* at its best/)).toBeVisible();
   await page.getByRole('button', { name: 'Start the round' }).click();
 
   // Nothing is chosen before the gardener has said it.

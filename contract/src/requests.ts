@@ -29,6 +29,19 @@ export const householdRequest = z.strictObject({
   millilitresPerSpray: number(0.1, 5, 'millilitresPerSpray', 'ml'),
 });
 
+export const waysRequest = z.strictObject({
+  id,
+  rootSchool: z.enum(['crop', 'tip', 'short', 'finger'], { error: 'rootSchool must be crop, tip, short or finger' }),
+  unopenedFirst: z.boolean({ error: 'unopenedFirst must be true or false' }),
+  leastHope: number(0.001, 0.5, 'leastHope', 'as a share'),
+  sureness: number(0.5, 0.99, 'sureness', 'as a share'),
+  retestChance: number(0.001, 0.5, 'retestChance', 'as a share'),
+  patienceTimes: number(1.5, 20, 'patienceTimes', 'medians'),
+  lateTolerance: number(0.001, 0.5, 'lateTolerance', 'as a share'),
+});
+/** Today was shown to somebody: what it says is kept, once a day. */
+export const shownRequest = z.strictObject({ id });
+
 export const spotRequest = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
 export const spotOrder = z.strictObject({ id, spotIds: z.array(id).min(1) });
 
@@ -165,6 +178,8 @@ export const closeRequest = z.strictObject({
 export const placeRequest = z.strictObject({ id, spotId: id });
 
 export type HouseholdRequest = z.infer<typeof householdRequest>;
+export type WaysRequest = z.infer<typeof waysRequest>;
+export type ShownRequest = z.infer<typeof shownRequest>;
 export type SpotRequest = z.infer<typeof spotRequest>;
 export type SpotOrder = z.infer<typeof spotOrder>;
 export type ReadingRequest = z.infer<typeof readingRequest>;

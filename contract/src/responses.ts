@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Answers, Crop, Judgement, LotPrior, ParcelFacts } from '@fresh-tuck/core';
+import type { Answers, Crop, HouseWays, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 import type { OwnFigures } from '@fresh-tuck/core/own-crops';
 import { CLOSURES, HOLDER_KINDS } from './choices.js';
 
@@ -23,6 +23,7 @@ export const about = z.object({
       units: z.enum(['metric', 'us']),
       lookingTimes: z.array(z.string()),
       millilitresPerSpray: z.number(),
+      ways: z.custom<HouseWays & { readonly lateTolerance: number }>(),
     })
     .nullable(),
 });
@@ -144,6 +145,12 @@ export const today = z.object({
   stations: z.array(z.object({ spot, stops: z.array(stop) })),
   shut: z.array(z.object({ batch: card, nextMs: z.number(), nextInWords: z.string() })),
   batchCount: z.number(),
+  /** About how long the round takes. */
+  minutes: z.number(),
+  /** What differs from what was first told today. */
+  changes: z.array(z.object({ batchId: z.string(), number: z.number(), title: z.string(), text: z.string() })),
+  /** Whether what is told today has been kept. */
+  told: z.boolean(),
 });
 
 export const demoParcel = z.object({
@@ -169,4 +176,4 @@ export type Card = z.infer<typeof card>;
 export type Stop = z.infer<typeof stop>;
 export type Today = z.infer<typeof today>;
 export type DemoParcel = z.infer<typeof demoParcel>;
-export type { Crop };
+export type { Crop, WhyPanel };

@@ -3,7 +3,7 @@ import { noticingAt } from '../forecast/evidence.js';
 import { leadsTo } from '../moving/growth.js';
 import { dryingForecast, type DryingForecast } from '../towel/drying.js';
 import type { Progress } from '../warmth/progress.js';
-import type { WarmthToll } from '../warmth/toll.js';
+import { keptQuiet, type WarmthToll } from '../warmth/toll.js';
 import { nextLook, type LookQuestion, type NextLook } from './next-look.js';
 import type { ParcelState } from './parcel-state.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
@@ -120,7 +120,7 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     shownLateBy: (ms) => (roots.some((root) => root.lateFromMs <= ms) ? 1 : 0),
     readyMs: roots.length > 0 ? Math.min(...roots.map((root) => root.readyMs)) : null,
     dryingMs: drying.dryingAtMs,
-    chillUntilMs: facts.chillUntilMs !== null && facts.chillUntilMs > nowMs ? facts.chillUntilMs : null,
+    chillUntilMs: chillDue(workings, nowMs),
     patienceMs: quiet.count > 0 ? patience : Infinity,
     noticedThrough: noticedThrough(workings, soonMs - nowMs, nowMs),
     mates: facts.mates ?? null,
@@ -133,7 +133,7 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     soon: tipsBy(soonMs),
     tomorrow: tipsBy(facts.lookTimesMs.findLast((ms) => ms <= nowMs + 1.5 * DAY_MS) ?? nowMs + DAY_MS),
     end,
-    chanceQuietAlive: outlook.chanceAlive(workings.toll.share),
+    chanceQuietAlive: outlook.chanceAlive(keptQuiet(workings.toll)),
     toll: workings.toll,
     chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
     patienceMs: patience,
@@ -154,6 +154,15 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     curve,
   };
   return { answers, question };
+}
+
+/** A place below this is still the cold of a chill, °C. */
+const STILL_COLD_C = 9;
+
+/** When the chill ends; also while it is over and the parcel is still in the cold. */
+function chillDue({ facts, progress }: Workings, nowMs: number): number | null {
+  const until = facts.chillUntilMs;
+  return until !== null && (until > nowMs || progress.celsiusAt(nowMs) < STILL_COLD_C) ? until : null;
 }
 
 /** Closures and seeds too small that hide from a lamp, mm. Guess. */

@@ -20,6 +20,8 @@ export interface Judgement {
   readonly outlook: string;
   /** Figures behind the judgement, for "Why?". */
   readonly reasons: readonly string[];
+  /** What they rest on, in short; drawn at length by `whyFor`. */
+  readonly grounds: readonly string[];
 }
 
 const HOUR_MS = 3_600_000;
@@ -81,12 +83,21 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
   const { next, state } = answers;
   const atNext = answers.now;
   const soFar = state.showing > 0 ? ` ${counted(state.showing, 'tip')} on the towel.` : '';
-  const expected = `About ${atNext.mostLikely} of ${state.quiet} by now (${rangeInWords(atNext.low, atNext.high)}); ${chanceInWords(atNext.anyChance)} that you see one.`;
+  const range = rangeInWords(atNext.low, atNext.high);
+  const likely = atNext.mostLikely === 0 || atNext.low === atNext.high ? range : `About ${atNext.mostLikely}`;
+  const expected = `${likely} of ${state.quiet} by now${likely === range ? '' : ` (${range})`}; ${chanceInWords(atNext.anyChance)} that you see one.`;
   const texts: Record<LookReason, () => Judgement['headline']> = {
     late: () => moveHeadline(answers, words),
     move: () => moveHeadline(answers, words),
     tips: () => ({
-      lead: atNext.anyChance < 0.5 ? 'worth a look' : state.tipped > 0 ? 'more tips likely' : 'first tips likely',
+      lead:
+        atNext.anyChance < 0.2
+          ? 'a look to be safe'
+          : atNext.anyChance < 0.5
+            ? 'worth a look'
+            : state.tipped > 0
+              ? 'more tips likely'
+              : 'first tips likely',
       tone: 'waiting',
       text: `${expected}${soFar}`,
     }),
@@ -132,13 +143,18 @@ function moveHeadline({ roots, nowMs }: Answers, words: Words): Judgement['headl
 }
 
 /** The figures that carry the judgement, each a sentence. */
-function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[] {
-  const { state, now, tomorrow, end } = answers;
-  const reasons = [
+function groundsFor(facts: ParcelFacts, { state, progressNow }: Answers): string[] {
+  return [
     `Known before any look: ${facts.prior.known.join('; ')}.`,
-    `The warmth so far has done the work of ${answers.progressNow.toFixed(1)} such days.`,
+    `The warmth so far has done the work of ${progressNow.toFixed(1)} such days.`,
     `The looks: ${state.tipped} of ${facts.seeds} have shown a tip, ${counted(state.quiet, 'seed')} still quiet${state.rotten > 0 ? `, ${state.rotten} rotten` : ''}.`,
   ];
+}
+
+/** The figures themselves, each a sentence. */
+function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[] {
+  const { state, now, tomorrow, end } = answers;
+  const reasons: string[] = [];
   if (state.quiet > 0) {
     reasons.push(
       `New tips by now: ${rangeInWords(now.low, now.high)}; by ${words.when(tomorrow.atMs)}: ${rangeInWords(tomorrow.low, tomorrow.high)}; in the end ${rangeInWords(end.low, end.high)}. Each stretch holds 8 times in 10.`,
@@ -177,5 +193,6 @@ export function judge(facts: ParcelFacts, answers: Answers, words: Words): Judge
     headline: headlineFor(facts, answers, words),
     outlook: `${total} of ${facts.seeds} in the end${wanted}.${end.low === end.high ? '' : ' Holds 8 times in 10.'}`,
     reasons: reasonsFor(facts, answers, words),
+    grounds: groundsFor(facts, answers),
   };
 }

@@ -1,10 +1,9 @@
 import { counted, type Words } from '../units/words.js';
 import type { Answers } from './answers.js';
+import { BETTER_ELSEWHERE } from '../warmth/toll.js';
 import type { Advice, Tone } from './advice.js';
 import type { ParcelFacts } from './workings.js';
 
-/** Below this share of the living, another board is worth the walk. */
-const BETTER_ELSEWHERE = 0.75;
 /** Below this survival the heat is said to have harmed. */
 const HARMED = 0.9;
 

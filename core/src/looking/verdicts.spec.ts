@@ -179,7 +179,7 @@ describe('the verdict', () => {
       const judgement = judge(facts, answersFor(facts, NOW), words);
       expect(judgement.verdict).toBe(verdict);
       expect(judgement.advice[0]?.lead).toMatch(lead);
-      expect(judgement.reasons.length).toBeGreaterThan(2);
+      expect(judgement.reasons.length + judgement.grounds.length).toBeGreaterThan(3);
       expect(JSON.stringify(judgement)).not.toMatch(/NaN|undefined|Infinity/);
       // Nobody is told to bin living seed without its chance, nor to add seed without what it gives.
       for (const { kind, text } of judgement.advice) {

@@ -3,6 +3,7 @@ import { counted, rangeInWords, type Words } from '../units/words.js';
 import { chanceInWords } from '../units/quantity.js';
 import { about, capital } from './advice.js';
 import type { ParcelLook } from './parcel-state.js';
+import { keptQuiet } from '../warmth/toll.js';
 import { workingsFor, type ParcelFacts } from './workings.js';
 
 /** What a contribution moves. */
@@ -49,7 +50,7 @@ function figuresOf(facts: ParcelFacts, nowMs: number): WhyFigures {
     high: tipped + high,
     mean: tipped + mean,
     halfMs: progress.when(lot.progressOf(0.5)),
-    alive: evidence.quiet.count === 0 ? 0 : outlook.chanceAlive(toll.share),
+    alive: evidence.quiet.count === 0 ? 0 : outlook.chanceAlive(keptQuiet(toll)),
   };
 }
 

@@ -47,3 +47,9 @@ export function tollOf(crop: Crop, progress: Progress, fromMs: number, toMs: num
     meanC,
   };
 }
+
+/** Below this share of the living, another board is worth the walk, and what stays quiet is kept quiet by the warmth. */
+export const BETTER_ELSEWHERE = 0.75;
+
+/** Share of the living that come, where the warmth truly keeps some quiet; a little less is the table's noise. */
+export const keptQuiet = ({ share }: WarmthToll): number => (share < BETTER_ELSEWHERE ? share : 1);

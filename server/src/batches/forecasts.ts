@@ -1,19 +1,23 @@
 import { createHash } from 'node:crypto';
 import { DateTime } from 'luxon';
-import type { Batch } from '@fresh-tuck/contract';
+import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import {
-  answersFor,
+  asMate,
   bookPrior,
   judge,
   learn,
   lookingTimes,
+  matesOf,
+  nextLook,
   pastLotOf,
+  questionAndAnswers,
+  whyFor,
   wordsFor,
-  type Answers,
   type LotPrior,
   type PacketFacts,
   type ParcelFacts,
   type PastLot,
+  type PriorStep,
   type Stay,
 } from '@fresh-tuck/core';
 import type { CropStore } from '../crops/store.js';
@@ -33,7 +37,7 @@ interface Stores {
   readonly spots: SpotStore;
 }
 
-const KEPT_ANSWERS = 400;
+const KEPT_ANSWERS = 200;
 const LOOK_DAYS_AHEAD = 70;
 /** Finished batches that a prior learns from, the nearest in kind first. */
 const MOST_PAST = 40;
@@ -78,7 +82,7 @@ export const movesOf = (entries: readonly Entry[]) => entries.flatMap((entry) =>
  * kept in memory by the content they depend on, to the minute.
  */
 export function forecasts(stores: Stores) {
-  const kept = new Map<string, Answers>();
+  const kept = new Map<string, ReturnType<typeof questionAndAnswers>>();
 
   const pastLots = new Map<string, PastLot>();
 
@@ -144,8 +148,22 @@ export function forecasts(stores: Stores) {
     lookTimesMs: readonly number[],
   ): ParcelFacts {
     // What was known when it began: its own end must not teach it.
-    const prior = priorOf(row.packet_id, spotOf(row), SEES_TIPS.includes(row.method) ? 'tip' : 'emergence', household, row.start_ms);
-    return factsWith(row, entries, prior, household, nowMs, lookTimesMs);
+    const seen = SEES_TIPS.includes(row.method) ? 'tip' : 'emergence';
+    const prior = priorOf(row.packet_id, spotOf(row), seen, household, row.start_ms);
+    return { ...factsWith(row, entries, prior, household, nowMs, lookTimesMs), priorSteps: stepsOf(row, seen, prior, household) };
+  }
+
+  /** What was known before any look, laid up step by step. */
+  function stepsOf(row: BatchRow, seen: PacketFacts['seen'], prior: LotPrior, household: HouseholdRecord): PriorStep[] {
+    const crop = stores.crops.crop(stores.packets.get(row.packet_id).crop_id);
+    const book = bookPrior(crop, { printedRate: null, ageYears: null, seen });
+    const packet = packetPrior(row.packet_id, seen, household.zone, row.start_ms);
+    const steps: PriorStep[] = [{ what: 'book', text: book.known.join('; '), prior: book }];
+    const own = packet.known.filter((line) => !book.known.includes(line));
+    if (own.length > 0) steps.push({ what: 'packet', text: own.join('; '), prior: packet });
+    const learnt = prior.known.filter((line) => !packet.known.includes(line));
+    if (learnt.length > 0) steps.push({ what: 'records', text: learnt.join('; '), prior });
+    return steps;
   }
 
   function factsWith(
@@ -172,15 +190,20 @@ export function forecasts(stores: Stores) {
       closure: stores.holders.get(holderId).closure,
       doseMl: row.dose_ml,
       lookTimesMs,
-      lateTolerance: household.lateTolerance,
+      lateTolerance: household.ways.lateTolerance,
+      ways: household.ways,
+      packetLeft: stores.packets.packet(row.packet_id).seedsLeft,
+      method: row.method,
+      prepared: JSON.parse(row.prepared) as string[],
+      followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
     };
   }
 
-  function answers(facts: ParcelFacts, nowMs: number): Answers {
+  function answers(facts: ParcelFacts, nowMs: number): ReturnType<typeof questionAndAnswers> {
     const key = createHash('sha256').update(JSON.stringify(facts)).digest('base64') + Math.floor(nowMs / 60_000);
     const found = kept.get(key);
     if (found) return found;
-    const fresh = answersFor(facts, nowMs);
+    const fresh = questionAndAnswers(facts, nowMs);
     if (kept.size >= KEPT_ANSWERS) kept.clear();
     kept.set(key, fresh);
     return fresh;
@@ -193,12 +216,28 @@ export function forecasts(stores: Stores) {
       const lookTimesMs = lookingTimes(nowMs, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD);
       const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
       const live = new Set(stores.batches.liveIds());
-      /** A batch with its forecast and what to do, as the screens show it. */
-      function batch(id: string): Batch {
+      /** One parcel for itself, before the bag has a say; each is worked out once. */
+      const alone = new Map<string, ReturnType<typeof parcelAlone>>();
+      function parcelAlone(id: string) {
         const row = stores.batches.get(id);
         const entries = stores.journal.entries(id);
         const facts = factsOf(row, entries, household, nowMs, lookTimesMs);
-        const found = answers(facts, nowMs);
+        return { row, entries, facts, ...answers(facts, nowMs) };
+      }
+      function parcel(id: string): ReturnType<typeof parcelAlone> {
+        const found = alone.get(id) ?? parcelAlone(id);
+        alone.set(id, found);
+        return found;
+      }
+      /** A batch with its forecast and what to do, as the screens show it. */
+      function batch(id: string): Batch {
+        const { row, entries, facts: own, answers: found0, question } = parcel(id);
+        const inBag = stores.holders
+          .batchesIn(stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '')
+          .filter(({ batchId }) => batchId !== id && live.has(batchId));
+        const mates = matesOf(inBag.map(({ batchId, number }) => ({ number, ...asMate(parcel(batchId).question) })));
+        const facts = { ...own, mates };
+        const found = mates && live.has(id) ? { ...found0, next: nextLook({ ...question, mates }) } : found0;
         const packet = stores.packets.get(row.packet_id);
         const holder = stores.holders.holder(stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '');
         const lastLook = looksOf(entries).at(-1);
@@ -210,10 +249,7 @@ export function forecasts(stores: Stores) {
           cropId: packet.crop_id,
           title: `${facts.crop.name}, ${packet.variety}`,
           holder,
-          bagMates: stores.holders
-            .batchesIn(holder.id)
-            .filter(({ batchId }) => batchId !== id && live.has(batchId))
-            .map(({ number }) => number),
+          bagMates: inBag.map(({ number }) => number),
           widthMm: row.width_mm,
           heightMm: row.height_mm,
           closed: !live.has(id),
@@ -226,7 +262,12 @@ export function forecasts(stores: Stores) {
           judgement: judge(facts, found, words),
         };
       }
-      return { batch, live: (): Batch[] => [...live].map(batch) };
+      return {
+        batch,
+        live: (): Batch[] => [...live].map(batch),
+        /** What the judgement of a batch rests on. */
+        why: (id: string): WhyPanel => whyFor(parcel(id).facts, nowMs, words),
+      };
     },
   };
 }

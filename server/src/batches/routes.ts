@@ -55,6 +55,9 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
     .get('/batches/:batchId', (request, response) => {
       response.json(whole(request.params.batchId));
     })
+    .get('/batches/:batchId/why', (request, response) => {
+      response.json(forecasts.at(household.get(), clock.now()).why(request.params.batchId));
+    })
     .post('/batches', (request, response) => {
       const body = read(batchRequest, request.body);
       const { zone } = household.get();

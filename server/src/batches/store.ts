@@ -28,6 +28,12 @@ export function batchStore(db: Database) {
     WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
       AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
     ORDER BY b.number`);
+  // A later live batch of the same packet: the lot is topped up or begun again already.
+  const following = db.prepare(`
+    SELECT b.number FROM batch b WHERE b.packet_id = ? AND b.start_ms > ? AND b.id <> ?
+      AND NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
+        AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
+    ORDER BY b.number DESC LIMIT 1`);
   const names = db.prepare(`
     SELECT b.id, b.number, b.packet_id AS packetId, EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
       AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
@@ -61,6 +67,8 @@ export function batchStore(db: Database) {
       finished.all({ packetId, cropId, untilMs, most }) as { id: string; closed_ms: number; closing_id: string }[],
     /** Every batch by number alone, for finding; the newest first. */
     names: () => names.all() as { id: string; number: number; packetId: string; closed: 0 | 1 }[],
+    followedBy: (packetId: string, startMs: number, id: string): number | null =>
+      (following.get(packetId, startMs, id) as { number: number } | undefined)?.number ?? null,
     count: (): number => (count.get() as { count: number }).count,
     placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
     add(

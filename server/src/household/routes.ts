@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { householdRequest, type About } from '@fresh-tuck/contract';
+import { householdRequest, waysRequest, type About } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
@@ -16,6 +16,7 @@ export function householdRoutes({ act, clock, demo, household, version }: Servic
         units: found.units,
         lookingTimes: found.lookingTimes,
         millilitresPerSpray: found.millilitresPerSpray,
+        ways: found.ways,
       },
     };
   };
@@ -26,6 +27,12 @@ export function householdRoutes({ act, clock, demo, household, version }: Servic
     .put('/household', (request, response) => {
       const body = read(householdRequest, request.body);
       act('household', body, (nowMs) => household.save(body, nowMs));
+      response.json(about());
+    })
+    .put('/household/ways', (request, response) => {
+      const body = read(waysRequest, request.body);
+      household.get();
+      act('ways', body, (nowMs) => household.saveWays(body, nowMs));
       response.json(about());
     });
 }

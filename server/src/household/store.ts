@@ -1,4 +1,5 @@
-import type { Household, HouseholdRequest } from '@fresh-tuck/contract';
+import type { Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
+import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 
@@ -9,9 +10,10 @@ interface Row {
   readonly looking_times: string;
   readonly millilitres_per_spray: number;
   readonly late_tolerance: number;
+  readonly ways: string;
 }
 
-export type HouseholdRecord = Household & { readonly lateTolerance: number };
+export type HouseholdRecord = Household;
 
 export function householdStore(db: Database) {
   const select = db.prepare('SELECT * FROM household WHERE id = 1');
@@ -20,6 +22,7 @@ export function householdStore(db: Database) {
     VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
       millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs`);
+  const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ? WHERE id = 1');
   const takeNumber = db.prepare("UPDATE serial SET next = next + 1 WHERE name = 'label' RETURNING next - 1 AS number");
   const peekNumber = db.prepare("SELECT next FROM serial WHERE name = 'label'");
 
@@ -32,7 +35,7 @@ export function householdStore(db: Database) {
       units: row.units,
       lookingTimes: JSON.parse(row.looking_times) as string[],
       millilitresPerSpray: row.millilitres_per_spray,
-      lateTolerance: row.late_tolerance,
+      ways: { ...USUAL_WAYS, ...(JSON.parse(row.ways) as Partial<HouseWays>), lateTolerance: row.late_tolerance },
     };
   }
   return {
@@ -45,6 +48,9 @@ export function householdStore(db: Database) {
     },
     save({ name, zone, units, lookingTimes, millilitresPerSpray }: HouseholdRequest, nowMs: number): void {
       upsert.run({ name, zone, units, lookingTimes: JSON.stringify(lookingTimes), millilitresPerSpray, nowMs });
+    },
+    saveWays({ id: _, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {
+      updateWays.run(JSON.stringify(ways), lateTolerance, nowMs);
     },
     /** The next label number; it is used up even if what it labels is undone. */
     takeNumber: (): number => (takeNumber.get() as { number: number }).number,

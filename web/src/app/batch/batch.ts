@@ -8,6 +8,7 @@ import type { BatchWithJournal, CloseRequest, JournalEntry } from '@fresh-tuck/c
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
+import { WhyService } from '../data/why.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';
 import { Advice } from '../kit/advice';
@@ -39,6 +40,7 @@ export class BatchScreen {
   private readonly snacks = inject(MatSnackBar);
   private readonly changes = inject(Changes);
   private readonly destroyRef = inject(DestroyRef);
+  protected readonly why = inject(WhyService).of;
   protected readonly about = inject(AboutService);
   readonly batchId = input.required<string>();
 

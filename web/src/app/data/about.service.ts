@@ -6,7 +6,22 @@ import { Api } from './api.service';
 import { Changes } from './changes.service';
 import { moments, type Moments } from './moments';
 
-const FALLBACK: Household = { name: 'Home', zone: 'UTC', units: 'metric', lookingTimes: [], millilitresPerSpray: 0.8 };
+const FALLBACK: Household = {
+  name: 'Home',
+  zone: 'UTC',
+  units: 'metric',
+  lookingTimes: [],
+  millilitresPerSpray: 0.8,
+  ways: {
+    rootSchool: 'crop',
+    unopenedFirst: false,
+    leastHope: 0.1,
+    sureness: 0.9,
+    retestChance: 0.05,
+    patienceTimes: 4,
+    lateTolerance: 0.01,
+  },
+};
 
 /** Who the household is and what time it is there: the server owns the clock. */
 @Injectable({ providedIn: 'root' })

@@ -28,6 +28,8 @@ import type {
   SpotRequest,
   Today,
   UndoRequest,
+  WaysRequest,
+  WhyPanel,
 } from '@fresh-tuck/contract';
 
 /** A refusal of the server in its own words, with the fields it names. */
@@ -77,6 +79,9 @@ export class Api {
   readonly demoParcel = (id: string) => this.get<DemoParcel>(`demo/parcels/${id}`);
 
   readonly saveHousehold = (body: HouseholdRequest) => this.send<About>('PUT', 'household', body);
+  readonly saveWays = (body: WaysRequest) => this.send<About>('PUT', 'household/ways', body);
+  readonly why = (batchId: string) => this.get<WhyPanel>(`batches/${batchId}/why`);
+  readonly shown = (body: RemovalRequest) => this.send<{ id: string }>('POST', 'today/shown', body);
   readonly addSpot = (body: SpotRequest) => this.send<Spot[]>('POST', 'spots', body);
   readonly orderSpots = (body: SpotOrder) => this.send<Spot[]>('PUT', 'spots/order', body);
   readonly addReading = (spotId: string, body: ReadingRequest) => this.send<Spot[]>('POST', `spots/${spotId}/readings`, body);

@@ -1,5 +1,5 @@
 import type { Household, Spot } from '@fresh-tuck/contract';
-import type { Answers, Crop, Judgement, LotPrior, ParcelFacts } from '@fresh-tuck/core';
+import type { Answers, Crop, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 
 /** What Tuck in asks: this many plants of that crop, started where. */
 export interface PlanQuestion {
@@ -43,9 +43,11 @@ interface Asked {
   readonly nowMs: number;
 }
 export type WorkerRequest =
-  (Asked & { readonly kind: 'parcel'; readonly facts: ParcelFacts }) | (Asked & { readonly kind: 'plan'; readonly question: PlanQuestion });
+  | (Asked & { readonly kind: 'parcel' | 'why'; readonly facts: ParcelFacts })
+  | (Asked & { readonly kind: 'plan'; readonly question: PlanQuestion });
 
 export type WorkerReply =
   | { readonly key: number; readonly kind: 'parcel'; readonly answers: Answers; readonly judgement: Judgement }
   | { readonly key: number; readonly kind: 'plan'; readonly plan: Plan }
+  | { readonly key: number; readonly kind: 'why'; readonly why: WhyPanel }
   | { readonly key: number; readonly kind: 'failed'; readonly message: string };

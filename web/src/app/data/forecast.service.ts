@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { filter, map, Observable, Subject, take } from 'rxjs';
-import type { Answers, Judgement, ParcelFacts } from '@fresh-tuck/core';
+import type { Answers, Judgement, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 import { AboutService } from './about.service';
 import type { Plan, PlanQuestion, WorkerReply, WorkerRequest } from './forecast.messages';
 
@@ -21,6 +21,16 @@ export class ForecastService {
       map((reply) => {
         if (reply.kind !== 'parcel') throw new Error('The forecast could not be computed.');
         return reply;
+      }),
+    );
+  }
+
+  /** What a judgement rests on, for a look that is not saved yet. */
+  why(facts: ParcelFacts, nowMs: number): Observable<WhyPanel> {
+    return this.ask((key) => ({ key, kind: 'why', facts, nowMs, household: this.about.household() })).pipe(
+      map((reply) => {
+        if (reply.kind !== 'why') throw new Error('The reasons could not be computed.');
+        return reply.why;
       }),
     );
   }

@@ -45,7 +45,8 @@ export function planFor(question: PlanQuestion, household: Household, nowMs: num
     closure: question.closure,
     doseMl: 5,
     lookTimesMs: lookingTimes(question.startMs, household.zone, household.lookingTimes, 70),
-    lateTolerance: 0.01,
+    lateTolerance: household.ways.lateTolerance,
+    ways: household.ways,
   });
   const sheet = { widthMm: pane.widthMm * 2, heightMm: pane.heightMm * 2, plies: pane.plies };
   return {

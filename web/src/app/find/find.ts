@@ -131,7 +131,8 @@ export class FindBox {
   }
 
   protected go(hit: Hit): void {
+    // The focus goes back to where it was first: the next screen may want it.
+    this.dialog.afterClosed().subscribe(() => void this.router.navigate([...hit.link], { queryParams: hit.query }));
     this.dialog.close();
-    void this.router.navigate([...hit.link], { queryParams: hit.query });
   }
 }

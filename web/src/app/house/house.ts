@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { AboutService } from '../data/about.service';
 import { SettingsForm } from './settings-form';
 import { Spots } from './spots';
+import { WaysForm } from './ways-form';
 
 /** The household: its settings, its warm spots, its data. */
 @Component({
   selector: 'ft-house',
-  imports: [SettingsForm, Spots],
+  imports: [SettingsForm, Spots, WaysForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -19,6 +20,10 @@ import { Spots } from './spots';
         <h2 id="settings">The household</h2>
         <ft-settings-form [household]="about.household()" button="Save the household" (saved)="said.set('Saved.')" />
         <p class="growth" role="status">{{ said() }}</p>
+      </section>
+      <section aria-labelledby="ways">
+        <h2 id="ways">How it is done here</h2>
+        <ft-ways-form />
       </section>
       <section aria-labelledby="data">
         <h2 id="data">Your data</h2>

@@ -1,21 +1,32 @@
 import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { of, switchMap, type Observable } from 'rxjs';
+import { computed } from '@angular/core';
+import type { WhyPanel } from '@fresh-tuck/contract';
+import { WhyPanelView } from './why-panel';
 
 let nextId = 1;
 
-/** The figures behind a judgement, opened on asking. */
+/** The figures behind a judgement, opened on asking: sentences, and what each thing moved. */
 @Component({
   selector: 'ft-why',
+  imports: [WhyPanelView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button type="button" class="quiet" [attr.aria-expanded]="open()" [attr.aria-controls]="id" (click)="open.set(!open())">
       Why?<span class="unseen"> {{ about() }}</span>
     </button>
     @if (open()) {
-      <ul [id]="id">
-        @for (reason of reasons(); track $index) {
-          <li>{{ reason }}</li>
+      <div [id]="id">
+        <ul>
+          @for (reason of said(); track $index) {
+            <li>{{ reason }}</li>
+          }
+        </ul>
+        @if (drawn(); as panel) {
+          <ft-why-panel [panel]="panel" />
         }
-      </ul>
+      </div>
     }
   `,
   styles: `
@@ -39,7 +50,15 @@ let nextId = 1;
 })
 export class Why {
   readonly reasons = input.required<readonly string[]>();
+  /** What it is about, for those who do not see where it stands. */
   readonly about = input('');
+  /** Fetches what moved it; asked anew whenever it changes while open. */
+  readonly panel = input<(() => Observable<WhyPanel>) | null>(null);
+  /** What the figures rest on, where it is not drawn. */
+  readonly grounds = input<readonly string[]>([]);
+  protected readonly said = computed(() => [...(this.drawn() ? [] : this.grounds()), ...this.reasons()]);
   protected readonly open = signal(false);
   protected readonly id = `why-${nextId++}`;
+  private readonly asked = computed(() => ({ open: this.open(), ask: this.panel(), about: this.reasons() }));
+  protected readonly drawn = toSignal(toObservable(this.asked).pipe(switchMap(({ open, ask }) => (open && ask ? ask() : of(null)))));
 }

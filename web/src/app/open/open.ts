@@ -113,6 +113,12 @@ export class OpenScreen {
     return live ?? batch;
   });
 
+  /** What the answer rests on, the draft of this look among it. */
+  protected readonly why = computed(() => {
+    const facts = this.draftFacts();
+    return facts && (() => this.forecasts.why(facts, this.about.nowMs()));
+  });
+
   protected readonly seeds = computed(() => {
     const batch = this.batch();
     const before = this.before();

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { retry } from 'rxjs';
+import { catchError, EMPTY, exhaustMap, filter, retry } from 'rxjs';
+import { v7 as uuid } from 'uuid';
 import { AboutService } from '../data/about.service';
 import { Api } from '../data/api.service';
 import { Changes } from '../data/changes.service';
+import { WhyService } from '../data/why.service';
 import { RoundService } from '../data/round.service';
 import { Parcel } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
@@ -25,6 +27,7 @@ export class TodayScreen {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly round = inject(RoundService);
+  protected readonly why = inject(WhyService).of;
   protected readonly about = inject(AboutService);
   protected readonly today = toSignal(
     inject(Changes)
@@ -44,6 +47,17 @@ export class TodayScreen {
     const shut = this.today()?.shut.length ?? 0;
     return `Leave ${inWords(shut)} shut`;
   });
+
+  constructor() {
+    // What was told is kept once a day, so that a change since can be named.
+    toObservable(this.today)
+      .pipe(
+        filter((today) => today !== undefined && !today.told && today.batchCount > 0),
+        exhaustMap(() => this.api.shown({ id: uuid() }).pipe(catchError(() => EMPTY))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+  }
 
   protected start(): void {
     const today = this.today();
