@@ -5,6 +5,8 @@ export const VIAS = ['opened', 'through', 'skipped'] as const;
 /** Ways to sprout; on a towel and in water the tip is seen, elsewhere what comes up. */
 export const METHODS = ['towel', 'water', 'plug', 'pod', 'pellet', 'pot', 'bed'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
+/** A seedling's stages after the move, in order. */
+export const SEEDLING_STAGES = ['moved', 'up', 'seed_leaves', 'true_leaves'] as const;
 export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as const;
 
 /** Kinds of place with what they are usually like, °C. Common practice, no source. */

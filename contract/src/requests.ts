@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/states';
-import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, METHODS, PLACE_KINDS, VIAS, type PlaceKind } from './choices.js';
+import { DESTINATIONS } from '@fresh-tuck/core/destinations';
+import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, METHODS, PLACE_KINDS, SEEDLING_STAGES, VIAS, type PlaceKind } from './choices.js';
 import { celsius, clockTime, id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
 
 const placeKind = z.enum(Object.keys(PLACE_KINDS) as [PlaceKind, ...PlaceKind[]], { error: 'kind must be one of the kinds of place' });
@@ -163,10 +164,33 @@ export const moveRequest = z
     /** Touched seeds by number, and sprouts that were only counted. */
     seeds: z.array(whole(1, SEED_LIMIT, 'seeds')).max(SEED_LIMIT),
     uncounted: whole(0, SEED_LIMIT, 'uncounted'),
-    destination: z.enum(['cup', 'cell', 'pot'], { error: 'destination must be cup, cell or pot' }),
+    destination: z.enum(DESTINATIONS, { error: `destination must be one of ${DESTINATIONS.join(', ')}` }),
+    /** The bed they go to, where it is a bed. */
+    bedId: id.nullable().default(null),
+    /** How those that had rooted into the paper came out; snapped ones are lost and get no label. */
+    rooted: z
+      .strictObject({
+        freed: whole(0, SEED_LIMIT, 'rooted.freed'),
+        patched: whole(0, SEED_LIMIT, 'rooted.patched'),
+        snapped: whole(0, SEED_LIMIT, 'rooted.snapped'),
+      })
+      .default({ freed: 0, patched: 0, snapped: 0 }),
+    /** Seeds still quiet that are planted along. */
+    quietPlanted: whole(0, SEED_LIMIT, 'quietPlanted').default(0),
     who: text(60, 'who').nullable(),
   })
-  .refine((move) => move.seeds.length + move.uncounted > 0, { error: 'seeds must name at least one sprout', path: ['seeds'] })
+  .refine((move) => move.seeds.length + move.uncounted + (move.quietPlanted ?? 0) > 0, {
+    error: 'seeds must name at least one sprout',
+    path: ['seeds'],
+  })
+  .refine((move) => move.rooted.freed + move.rooted.patched + move.rooted.snapped <= move.seeds.length + move.uncounted, {
+    error: 'rooted must count at most the sprouts that are moved',
+    path: ['rooted'],
+  })
+  .refine((move) => (move.destination === 'bed') === (move.bedId !== null), {
+    error: 'bedId must name the bed, and only where the destination is a bed',
+    path: ['bedId'],
+  })
   .refine((move) => new Set(move.seeds).size === move.seeds.length, { error: 'seeds must name each sprout once', path: ['seeds'] });
 
 export const undoRequest = z.strictObject({ id, entryId: id });
@@ -176,6 +200,56 @@ export const closeRequest = z.strictObject({
   reason: z.enum(CLOSING_REASONS, { error: `reason must be one of ${CLOSING_REASONS.join(', ')}` }),
 });
 export const placeRequest = z.strictObject({ id, spotId: id });
+
+const newHolder = z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id });
+/** A parcel into another bag, or one of its own. */
+export const rebagRequest = z.strictObject({
+  id,
+  holder: z.union([z.strictObject({ holderId: id }), newHolder], {
+    error: 'holder must be an existing bag (holderId) or a new one (newId, kind, closure, spotId)',
+  }),
+});
+export const closureRequest = z.strictObject({
+  id,
+  closure: z.enum(CLOSURES, { error: `closure must be one of ${CLOSURES.join(', ')}` }),
+});
+export const weighingRequest = z.strictObject({
+  id,
+  grams: number(0.5, 5000, 'grams', 'g'),
+  full: z.boolean({ error: 'full must be true or false: whether it was just given its water' }),
+});
+export const roundRequest = z.strictObject({
+  id,
+  batchIds: z
+    .array(id, { error: 'batchIds must be a list of batches' })
+    .min(1, { error: 'batchIds must name at least one batch' })
+    .max(200),
+});
+export const bedRequest = z.strictObject({
+  id,
+  name: text(60, 'name'),
+  widthM: number(0.05, 50, 'widthM', 'm'),
+  lengthM: number(0.05, 200, 'lengthM', 'm'),
+  madeYear: whole(1950, 2100, 'madeYear').nullable(),
+});
+export const soilRequest = z.strictObject({
+  id,
+  day: z.iso.date({ error: 'day must be a date like 2026-04-11' }),
+  celsius: celsius('celsius'),
+  source: z.enum(['soil', 'air'], { error: 'source must be soil or air' }),
+});
+export const seedlingRequest = z
+  .strictObject({
+    id,
+    kind: z.enum(['stage', 'lost', 'given'], { error: 'kind must be stage, lost or given' }),
+    stage: z.enum(SEEDLING_STAGES, { error: `stage must be one of ${SEEDLING_STAGES.join(', ')}` }).nullable(),
+    why: text(200, 'why').nullable(),
+  })
+  .refine((event) => (event.kind === 'stage') === (event.stage !== null), {
+    error: 'stage must be given with kind stage, and only then',
+    path: ['stage'],
+  })
+  .refine((event) => event.kind !== 'lost' || event.why !== null, { error: 'why must say how it was lost', path: ['why'] });
 
 export type HouseholdRequest = z.infer<typeof householdRequest>;
 export type WaysRequest = z.infer<typeof waysRequest>;
@@ -190,7 +264,15 @@ export type PacketRequest = z.infer<typeof packetRequest>;
 /** What a client sends: a default may be left out. */
 export type BatchRequest = z.input<typeof batchRequest>;
 export type LookRequest = z.input<typeof lookRequest>;
-export type MoveRequest = z.infer<typeof moveRequest>;
+/** What a client sends: a default may be left out. */
+export type MoveRequest = z.input<typeof moveRequest>;
+export type RebagRequest = z.infer<typeof rebagRequest>;
+export type ClosureRequest = z.infer<typeof closureRequest>;
+export type WeighingRequest = z.infer<typeof weighingRequest>;
+export type RoundRequest = z.infer<typeof roundRequest>;
+export type BedRequest = z.infer<typeof bedRequest>;
+export type SoilRequest = z.infer<typeof soilRequest>;
+export type SeedlingRequest = z.infer<typeof seedlingRequest>;
 export type UndoRequest = z.infer<typeof undoRequest>;
 export type RecountRequest = z.infer<typeof recountRequest>;
 export type CloseRequest = z.infer<typeof closeRequest>;

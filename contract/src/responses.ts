@@ -47,6 +47,9 @@ export const holder = z.object({
   spotId: z.string(),
   spotName: z.string(),
   numbers: z.array(z.number()),
+  /** What the scale said last, g; and how many readings its own probe gave. */
+  weighedG: z.number().nullable(),
+  probed: z.boolean(),
 });
 
 export const cropSummary = z.object({
@@ -99,9 +102,47 @@ export const journalEntry = z.object({
   note: z.string().nullable(),
   text: z.string(),
   /** False where a later entry took it back or corrected it. */
+  /** Ids of its photographs. */
+  photoIds: z.array(z.string()),
   counts: z.boolean(),
   /** Whether it can be taken back now. */
   undoable: z.boolean(),
+});
+
+/** A round under way. */
+export const round = z.object({
+  id: z.string(),
+  batchIds: z.array(z.string()),
+  /** Looked at, or skipped, since it began. */
+  doneIds: z.array(z.string()),
+  startedMs: z.number(),
+});
+
+export const bed = z.object({
+  id: z.string(),
+  name: z.string(),
+  widthM: z.number(),
+  lengthM: z.number(),
+  madeYear: z.number().nullable(),
+  soil: z.object({ celsius: z.number(), source: z.enum(['soil', 'air']), ageDays: z.number() }).nullable(),
+});
+
+/** A moved sprout as the Nursery lists it. */
+export const seedling = z.object({
+  number: z.number(),
+  batchId: z.string(),
+  batchNumber: z.number(),
+  title: z.string(),
+  cropId: z.string(),
+  destination: z.string(),
+  bedName: z.string().nullable(),
+  proved: z.boolean(),
+  movedMs: z.number(),
+  stage: z.string(),
+  /** When its stage was last said. */
+  stageMs: z.number(),
+  gone: z.object({ kind: z.enum(['lost', 'given']), why: z.string().nullable(), atMs: z.number() }).nullable(),
+  lastEventId: z.string().nullable(),
 });
 
 export const cup = z.object({ number: z.number(), seed: z.number().nullable(), destination: z.string(), atMs: z.number() });
@@ -151,6 +192,10 @@ export const today = z.object({
   changes: z.array(z.object({ batchId: z.string(), number: z.number(), title: z.string(), text: z.string() })),
   /** Whether what is told today has been kept. */
   told: z.boolean(),
+  /** After an absence: what may be past saving, the longest roots first. */
+  rescue: z.object({ awayHours: z.number(), batchIds: z.array(z.string()) }).nullable(),
+  /** The round that somebody began and has not ended. */
+  round: round.nullable(),
 });
 
 export const demoParcel = z.object({
@@ -169,6 +214,9 @@ export type CropSummary = z.infer<typeof cropSummary>;
 export type CropSheet = z.infer<typeof cropSheet>;
 export type Packet = z.infer<typeof packet>;
 export type JournalEntry = z.infer<typeof journalEntry>;
+export type Round = z.infer<typeof round>;
+export type Bed = z.infer<typeof bed>;
+export type Seedling = z.infer<typeof seedling>;
 export type Cup = z.infer<typeof cup>;
 export type Batch = z.infer<typeof batch>;
 export type BatchWithJournal = z.infer<typeof batchWithJournal>;

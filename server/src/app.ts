@@ -5,6 +5,7 @@ import express, { Router, type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { backupRoutes } from './backup/routes.js';
+import { bedRoutes } from './beds/routes.js';
 import { batchRoutes } from './batches/routes.js';
 import { cropRoutes } from './crops/routes.js';
 import { findRoutes } from './find/routes.js';
@@ -12,8 +13,11 @@ import { holderRoutes } from './holders/routes.js';
 import { householdRoutes } from './household/routes.js';
 import { refuseForeign } from './http/guard.js';
 import { Problem, problemHandler } from './http/problem.js';
+import { nurseryRoutes } from './nursery/routes.js';
 import { packetRoutes } from './packets/routes.js';
 import type { Services } from './services.js';
+import { photoRoutes } from './photos/routes.js';
+import { roundRoutes } from './rounds/routes.js';
 import { spotRoutes } from './spots/routes.js';
 import { todayRoutes } from './today/routes.js';
 
@@ -81,6 +85,10 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     holderRoutes,
     batchRoutes,
     todayRoutes,
+    bedRoutes,
+    nurseryRoutes,
+    photoRoutes,
+    roundRoutes,
     findRoutes,
     backupRoutes,
   ]) {

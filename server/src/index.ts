@@ -1,6 +1,6 @@
 /** What the demo builds on. */
 export { createApp } from './app.js';
-export { looksOf, movesOf } from './batches/forecasts.js';
+export { looksOf, movesOf } from './batches/facts.js';
 export { clockFrom, type Clock } from './clock.js';
 export { openDatabase, type Database } from './db/database.js';
 export { listen } from './listen.js';

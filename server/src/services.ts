@@ -1,3 +1,4 @@
+import { bedStore, type BedStore } from './beds/store.js';
 import { batchStore, type BatchStore } from './batches/store.js';
 import { cropStore, type CropStore } from './crops/store.js';
 import { forecasts, type Forecasts } from './batches/forecasts.js';
@@ -8,7 +9,9 @@ import { holderStore, type HolderStore } from './holders/store.js';
 import { householdStore, type HouseholdStore } from './household/store.js';
 import { actIn, type Act } from './http/act.js';
 import { changeStream, type Changes } from './http/events.js';
+import { nurseryStore, type NurseryStore } from './nursery/store.js';
 import { packetStore, type PacketStore } from './packets/store.js';
+import { roundStore, type RoundStore } from './rounds/store.js';
 import { spotStore, type SpotStore } from './spots/store.js';
 
 /** What the routes are built from. */
@@ -26,6 +29,9 @@ export interface Services {
   readonly holders: HolderStore;
   readonly batches: BatchStore;
   readonly journal: JournalStore;
+  readonly beds: BedStore;
+  readonly nursery: NurseryStore;
+  readonly rounds: RoundStore;
   readonly forecasts: Forecasts;
 }
 
@@ -48,6 +54,9 @@ export function servicesOn(db: Database, clock: Clock, options: { demo: boolean;
     act: actIn(db, clock, changes),
     household: householdStore(db),
     ...stores,
+    beds: bedStore(db),
+    nursery: nurseryStore(db, crops),
+    rounds: roundStore(db),
     forecasts: forecasts(stores),
   };
 }

@@ -4,6 +4,7 @@ import { leadsTo } from '../moving/growth.js';
 import { dryingForecast, type DryingForecast } from '../towel/drying.js';
 import type { Progress } from '../warmth/progress.js';
 import { keptQuiet, type WarmthToll } from '../warmth/toll.js';
+import { mouldIndex } from './mould.js';
 import { nextLook, type LookQuestion, type NextLook } from './next-look.js';
 import type { ParcelState } from './parcel-state.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
@@ -44,6 +45,10 @@ export interface Answers {
   readonly next: NextLook;
   /** How this batch's roots grow: against the crop's figure, and how many measured seeds say so. */
   readonly rootRate: { readonly mmPerDayNow: number; readonly factor: number; readonly seeds: number };
+  /** Length of the longest root by now, seen or likely, mm; 0 where none is. */
+  readonly longestMm: number;
+  /** Mould index, 0 to 10: a rule of thumb, no chance. */
+  readonly mould: number;
   /** Whether enough will come, and what would mend it. */
   readonly supply: Supply;
   /** For drawings: mean share of the quiet seeds that tips in each step from the last look on. */
@@ -107,8 +112,9 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     facts.closure,
     meanCelsius(progress, nowMs),
     facts.startMs,
-    facts.looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])),
+    [...facts.looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])), ...(facts.bagDamp ?? [])],
     nowMs,
+    facts.weighings,
   );
   const [soonMs = nowMs] = facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS);
   const end = countForecast(outlook.furtherTips(Infinity));
@@ -125,6 +131,7 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     noticedThrough: noticedThrough(workings, soonMs - nowMs, nowMs),
     mates: facts.mates ?? null,
   };
+  const nextTip = nextTipOf(workings, curve);
   const answers: Answers = {
     nowMs,
     state,
@@ -137,7 +144,7 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     toll: workings.toll,
     chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
     patienceMs: patience,
-    nextTip: nextTipOf(workings, curve),
+    nextTip,
     halfMs: progress.when(lot.progressOf(0.5)),
     mostMs: progress.when(lot.progressOf(0.9)),
     roots,
@@ -150,6 +157,17 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
       seeds: growth.measured,
     },
     supply: supplyOf(workings, nowMs),
+    longestMm: longestRoot(workings, roots, nextTip, nowMs),
+    mould: mouldIndex({
+      crop: facts.crop,
+      closure: facts.closure,
+      celsius: meanCelsius(progress, nowMs),
+      days: (nowMs - facts.startMs) / DAY_MS,
+      wetness: drying.shareLeft,
+      pooling: facts.looks.at(-1)?.damp === 'pooling',
+      damaged: (facts.prepared ?? []).some((step) => step === 'nick' || step === 'file' || step === 'peel'),
+      found: (state.rotten + facts.looks.filter(({ troubles }) => troubles.includes('threads')).length) / facts.seeds,
+    }),
     ribbon: ribbonOf(workings, patience, nowMs),
     curve,
   };
@@ -163,6 +181,13 @@ const STILL_COLD_C = 9;
 function chillDue({ facts, progress }: Workings, nowMs: number): number | null {
   const until = facts.chillUntilMs;
   return until !== null && (until > nowMs || progress.celsiusAt(nowMs) < STILL_COLD_C) ? until : null;
+}
+
+/** The longest root that lies there by now: a seen one, or of a tip that has most likely come since. */
+function longestRoot({ growth, progress }: Workings, roots: readonly RootsNow[], nextTip: Answers['nextTip'], nowMs: number): number {
+  const seen = Math.max(0, ...roots.map(({ usualMm }) => usualMm));
+  const since = nextTip ? progress.at(nowMs) - progress.at(nextTip.likelyMs) : 0;
+  return Math.max(seen, since * growth.mmPerDayAtOptimum, 0);
 }
 
 /** Closures and seeds too small that hide from a lamp, mm. Guess. */

@@ -158,7 +158,7 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
   if (state.quiet > 0) {
     reasons.push(
       `New tips by now: ${rangeInWords(now.low, now.high)}; by ${words.when(tomorrow.atMs)}: ${rangeInWords(tomorrow.low, tomorrow.high)}; in the end ${rangeInWords(end.low, end.high)}. Each stretch holds 8 times in 10.`,
-      `The next tip: most likely by ${answers.nextTip ? `${words.when(about(answers.nextTip.likelyMs))} (between ${words.when(about(answers.nextTip.lowMs))} and ${words.when(about(answers.nextTip.highMs))}, 8 times in 10)` : 'no time that can be named'}${answers.mostMs === null ? '' : `; nine in ten of the living by ${words.when(about(answers.mostMs))}`}.`,
+      `The next tip: most likely by ${answers.nextTip ? `${words.when(about(answers.nextTip.likelyMs))} (${answers.nextTip.highMs > answers.patienceMs ? `not before ${words.when(about(answers.nextTip.lowMs))}, 9 times in 10` : `between ${words.when(about(answers.nextTip.lowMs))} and ${words.when(about(answers.nextTip.highMs))}, 8 times in 10`})` : 'no time that can be named'}${answers.mostMs === null ? '' : `; nine in ten of the living by ${words.when(about(answers.mostMs))}`}.`,
       `A quiet seed is alive with ${chanceInWords(answers.chanceQuietAlive)}.`,
     );
   }
@@ -168,6 +168,9 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
       `${counted(answers.rootRate.seeds, 'measured root')}: ${Math.abs(percent) < 5 ? 'they grow as the book says' : `they grow ${Math.abs(percent)} % ${percent > 0 ? 'faster' : 'slower'} than the book`}, about ${words.length(Math.max(answers.rootRate.mmPerDayNow, 1))} a day here.`,
     );
   }
+  reasons.push(
+    `Mould index ${answers.mould} of 10: a rule of thumb from wetness, warmth, closure, age and what was found, no chance of anything.`,
+  );
   reasons.push(`Next look: ${words.when(answers.next.atMs)} (${reasonInWords(facts, answers)}).`);
   return reasons;
 }

@@ -2,6 +2,8 @@ import { counted, type Words } from '../units/words.js';
 import type { Answers } from './answers.js';
 import { BETTER_ELSEWHERE } from '../warmth/toll.js';
 import type { Advice, Tone } from './advice.js';
+import type { Trouble } from './parcel-state.js';
+import { FINDINGS, type FindingId } from './trouble-guide.js';
 import type { ParcelFacts } from './workings.js';
 
 /** Below this survival the heat is said to have harmed. */
@@ -41,38 +43,42 @@ export function mendAdvice(facts: ParcelFacts, answers: Answers, words: Words): 
   const mend = (lead: string, text: string, tone: Tone = 'trouble'): void => {
     advice.push({ kind: 'mend', lead, by: 'now', tone, text });
   };
-  if (last.troubles.includes('too_hot')) {
-    mend(
-      'Cool it down',
-      'Off the heat and out of the sun until it feels no warmer than a hand. Above about 32 °C seed suffers; 35 to 40 °C kills most.',
-    );
-  }
+  // In the order of the hurry: heat first, then water, then what rots.
+  if (last.troubles.includes('too_hot')) advice.push(troubleAdvice('too_hot'));
   if (last.damp === 'dry' && !last.rewetted)
     mend('Wet the towel', `Give ${words.sprays(facts.doseMl * 0.7)}; a tip that dries is lost.`, 'water');
   if (last.damp === 'drying' && !last.rewetted)
     mend('Re-damp the towel', `Give ${words.sprays(facts.doseMl * 0.4)} and close it again.`, 'water');
   if (last.damp === 'pooling')
     mend('Pour off the pool', 'Tip the water out and press the towel between dry ones: seed under water cannot breathe.', 'water');
-  if (last.troubles.includes('threads')) {
-    mend(
-      'Look at the threads',
-      'Mist them. Fuzz close round a root that lies down is root hair. Threads across paper or seed, or grey, green or black, are mould: open it by a window, do not sniff, take those seeds out, fresh towel.',
-    );
-  }
-  if (last.troubles.includes('soft_seed') || last.troubles.includes('smell')) {
-    mend(
-      'Take the soft ones out',
-      'Soft, brown, smelling seed is dead: lift it out by a window, bin it, fresh towel if it has stained. Asthma or weak immunity: leave this to someone else.',
-    );
-  }
-  if (last.troubles.includes('fuzz')) {
-    advice.push({
-      kind: 'retuck',
-      lead: 'Leave the fuzz',
-      by: null,
-      tone: 'growth',
-      text: 'Even white fuzz close round a root that vanishes when misted is root hair. If it stays, or spreads over paper, report threads.',
-    });
-  }
+  advice.push(...last.troubles.filter((trouble) => trouble !== 'too_hot').map(troubleAdvice));
   return advice;
+}
+
+/** What each trouble is in the guide, and what to do about it in a few words. */
+const GUIDE: Readonly<Record<Trouble, { readonly finding: FindingId; readonly lead: string }>> = {
+  fuzz: { finding: 'hair', lead: 'Leave the fuzz' },
+  stain: { finding: 'dye', lead: 'Leave the stain' },
+  green_film: { finding: 'algae', lead: 'Wipe the green off' },
+  threads: { finding: 'mould', lead: 'Look at the threads' },
+  soft_seed: { finding: 'rot', lead: 'Take the soft ones out' },
+  smell: { finding: 'smell', lead: 'Find what smells' },
+  too_hot: { finding: 'heat', lead: 'Cool it down' },
+  drowned: { finding: 'drowned', lead: 'Dry them off' },
+};
+
+/** The guide's page of a trouble as one thing to do, its caution with it. */
+function troubleAdvice(trouble: Trouble): Advice {
+  const { finding, lead } = GUIDE[trouble];
+  const page = FINDINGS.find(({ id }) => id === finding);
+  if (!page) throw new Error(`the trouble guide lacks ${finding}`);
+  const harmless = page.harm === 'none';
+  const text = harmless ? `${page.means} ${page.mistaken}` : `${page.mistaken} ${page.todo}`;
+  return {
+    kind: harmless ? 'retuck' : 'mend',
+    lead,
+    by: harmless ? null : 'now',
+    tone: harmless ? 'growth' : 'trouble',
+    text: page.caution ? `${text} ${page.caution}` : text,
+  };
 }

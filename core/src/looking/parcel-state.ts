@@ -6,7 +6,7 @@ export const SEED_STAGES = ['quiet', 'swollen', 'tip', 'root', 'leaves', 'rotten
 export type SeedStage = (typeof SEED_STAGES)[number];
 
 /** What may be wrong in a bag. */
-export const TROUBLES = ['fuzz', 'threads', 'soft_seed', 'smell', 'too_hot'] as const;
+export const TROUBLES = ['fuzz', 'stain', 'green_film', 'threads', 'soft_seed', 'smell', 'too_hot', 'drowned'] as const;
 export type Trouble = (typeof TROUBLES)[number];
 
 /** A touched seed. */

@@ -47,7 +47,7 @@ const SITUATIONS: readonly [string, ParcelFacts, Verdict, RegExp][] = [
     'mend',
     /^Look at the threads/,
   ],
-  ['a sour smell', parcel('dill', 4, 21, { looks: [look(0, { tipped: 0, troubles: ['smell'] })] }), 'mend', /^Take the soft ones out/],
+  ['a sour smell', parcel('dill', 4, 21, { looks: [look(0, { tipped: 0, troubles: ['smell'] })] }), 'mend', /^Find what smells/],
   ['a bag in the sun', parcel('tomato', 2, 25, { looks: [look(0, { tipped: 0, troubles: ['too_hot'] })] }), 'mend', /^Cool it down/],
   [
     'spinach in a hot cupboard',

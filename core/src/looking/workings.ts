@@ -5,7 +5,7 @@ import { lotCurve, outlookFor, type LotCurve, type Outlook } from '../forecast/p
 import type { LotPrior, Prior } from '../forecast/prior.js';
 import type { RootGrowth } from '../moving/growth.js';
 import { rateFrom, readyLength, type MeasuredRoot } from '../moving/rate.js';
-import type { Closure } from '../towel/drying.js';
+import type { Closure, DampLook, Weighing } from '../towel/drying.js';
 import { integrateProgress, type Progress, type Stay } from '../warmth/progress.js';
 import { tollOf, type WarmthToll } from '../warmth/toll.js';
 import { USUAL_WAYS, type HouseWays } from './house.js';
@@ -50,6 +50,9 @@ export interface ParcelFacts {
   readonly prepared?: readonly string[];
   /** Number of a later batch of the same packet that is under way: the lot is topped up already. */
   readonly followedBy?: number | null;
+  /** What fingers said of the other towels of the bag: it dries as one. */
+  readonly bagDamp?: readonly DampLook[];
+  readonly weighings?: readonly Weighing[];
   /** What the other parcels of the bag ask for. */
   readonly mates?: BagMates | null;
   /** What was known, step by step, before any look: for "Why?". */

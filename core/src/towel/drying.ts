@@ -35,6 +35,17 @@ export interface DampLook {
   readonly rewetted: boolean;
 }
 
+/** What a kitchen scale says of how much of the water is left. */
+export interface Weighing {
+  readonly atMs: number;
+  /** Share of the dose still there. */
+  readonly shareLeft: number;
+  /** When it was last given its full dose. */
+  readonly fullMs: number;
+}
+/** A kitchen scale is good to about this share of a dose. Common practice, no source. */
+const SCALE_SD = 0.06;
+
 /** When a towel will want water. */
 export interface DryingForecast {
   /** When it passes from damp to drying, ms. */
@@ -71,7 +82,8 @@ function chanceOf(damp: Damp, shareLeft: number): number {
  *
  * @param wettedMs when it was given its dose
  * @param celsius mean temperature of its place
- * @param looks in any order; only those up to `nowMs` count
+ * @param looks of any parcel of the bag, in any order; only those up to `nowMs` count
+ * @param weighings of the bag, in any order
  */
 export function dryingForecast(
   closure: Closure,
@@ -79,6 +91,7 @@ export function dryingForecast(
   wettedMs: number,
   looks: readonly DampLook[],
   nowMs: number,
+  weighings: readonly Weighing[] = [],
 ): DryingForecast {
   const perDay = (LOSS_PER_DAY_AT_25C[closure] * saturationVapourPressureKPa(celsius)) / saturationVapourPressureKPa(25);
   const past = looks.filter((look) => look.atMs <= nowMs).sort((a, b) => a.atMs - b.atMs);
@@ -93,6 +106,10 @@ export function dryingForecast(
       // A pool says that the dose was too big, nothing of how fast it goes.
       if (look.damp !== 'pooling') weight *= Math.max(chanceOf(look.damp, left), 1e-6);
       if (look.rewetted) fullMs = look.atMs;
+    }
+    for (const { atMs, shareLeft, fullMs: full } of weighings) {
+      const left = Math.exp((-perDay * Math.exp(log) * Math.max(atMs - full, 0)) / DAY_MS);
+      weight *= Math.max(Math.exp(-(((shareLeft - left) / SCALE_SD) ** 2) / 2), 1e-9);
     }
     total += weight;
     sumLog += weight * log;

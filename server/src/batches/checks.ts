@@ -1,7 +1,7 @@
 import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
 import { hasTipped, parcelState } from '@fresh-tuck/core';
 import { Problem } from '../http/problem.js';
-import { looksOf, movesOf } from './forecasts.js';
+import { looksOf, movesOf } from './facts.js';
 import type { Entry } from './journal.js';
 
 interface Subject {
@@ -70,6 +70,12 @@ export function checkMove(move: MoveRequest, atMs: number, { seeds, startMs, ent
   if (move.uncounted > counted) {
     throw Problem.field('uncounted', `uncounted must be at most ${counted}: so many tips were counted and not touched`);
   }
+}
+
+/** Refuses to plant more quiet seeds than there are. */
+export function checkQuiet(quietPlanted: number, { seeds, startMs, entries }: Subject): void {
+  const { quiet } = parcelState(seeds, startMs, looksOf(entries), movesOf(entries));
+  if (quietPlanted > quiet) throw Problem.field('quietPlanted', `quietPlanted must be at most ${quiet}: so many are still quiet`);
 }
 
 /** Refuses a starting count below what was already seen. */

@@ -18,24 +18,11 @@ import {
   type ParcelFacts,
   type PastLot,
   type PriorStep,
-  type Stay,
 } from '@fresh-tuck/core';
-import type { CropStore } from '../crops/store.js';
-import type { HolderStore } from '../holders/store.js';
 import type { HouseholdRecord } from '../household/store.js';
-import type { PacketStore } from '../packets/store.js';
-import type { SpotStore } from '../spots/store.js';
-import type { Entry, JournalStore } from './journal.js';
-import type { BatchRow, BatchStore } from './store.js';
-
-interface Stores {
-  readonly batches: BatchStore;
-  readonly crops: CropStore;
-  readonly holders: HolderStore;
-  readonly journal: JournalStore;
-  readonly packets: PacketStore;
-  readonly spots: SpotStore;
-}
+import { looksOf, movesOf, seedsOf, staysOf, type Stores } from './facts.js';
+import type { Entry } from './journal.js';
+import type { BatchRow } from './store.js';
 
 const KEPT_ANSWERS = 200;
 const LOOK_DAYS_AHEAD = 70;
@@ -43,39 +30,6 @@ const LOOK_DAYS_AHEAD = 70;
 const MOST_PAST = 40;
 /** Ways of sprouting by which the tip itself is seen. */
 const SEES_TIPS = ['towel', 'water'];
-
-/** Where a towel was when, as stays with their thermometers' records. */
-function staysOf(row: BatchRow, { batches, holders, spots }: Stores): Stay[] {
-  const records = new Map<string, Stay>();
-  const stayAt = (spotId: string, fromMs: number): Stay => {
-    const known = records.get(spotId) ?? { fromMs, ...spots.record(spotId) };
-    records.set(spotId, known);
-    return { fromMs, readings: known.readings, guess: known.guess };
-  };
-  const towelPlaces = batches.placesOf(row.towel_id);
-  const stays = towelPlaces.flatMap((place, index) => {
-    const untilMs = towelPlaces[index + 1]?.from_ms ?? Infinity;
-    const inHolder = holders.placesOf(place.holder_id).filter(({ from_ms }) => from_ms < untilMs);
-    // Where the bag already stood when the towel came, its last place before counts from then.
-    const before = inHolder.findLast(({ from_ms }) => from_ms <= place.from_ms) ?? inHolder[0];
-    const after = inHolder.filter(({ from_ms }) => from_ms > place.from_ms && from_ms !== before?.from_ms);
-    return [...(before ? [stayAt(before.spot_id, place.from_ms)] : []), ...after.map((p) => stayAt(p.spot_id, p.from_ms))];
-  });
-  return stays;
-}
-
-/** The starting count as corrected. */
-export const seedsOf = (row: BatchRow, entries: readonly Entry[]): number =>
-  entries.findLast((entry) => entry.counts && entry.seeds !== null)?.seeds ?? row.seeds;
-
-/** Looks that say something, oldest first. */
-export const looksOf = (entries: readonly Entry[]) =>
-  entries
-    .filter((entry) => entry.counts && entry.look && entry.look.via !== 'skipped')
-    .flatMap((entry) => (entry.look ? [{ ...entry.look, id: entry.id }] : []))
-    .sort((a, b) => a.atMs - b.atMs);
-
-export const movesOf = (entries: readonly Entry[]) => entries.flatMap((entry) => (entry.counts && entry.move ? [entry.move] : []));
 
 /**
  * Gathers facts and computes forecasts. Nothing computed is stored: answers are
@@ -188,6 +142,8 @@ export function forecasts(stores: Stores) {
       looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
       moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
       closure: stores.holders.get(holderId).closure,
+      bagDamp: dampOfMates(row.id, holderId),
+      weighings: stores.holders.sharesLeft(holderId),
       doseMl: row.dose_ml,
       lookTimesMs,
       lateTolerance: household.ways.lateTolerance,
@@ -197,6 +153,19 @@ export function forecasts(stores: Stores) {
       prepared: JSON.parse(row.prepared) as string[],
       followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
     };
+  }
+
+  /** What fingers said of the other towels in the bag since it was together. */
+  function dampOfMates(
+    id: string,
+    holderId: string,
+  ): { atMs: number; damp: NonNullable<ParcelFacts['looks'][number]['damp']>; rewetted: boolean }[] {
+    return stores.holders
+      .batchesIn(holderId)
+      .filter(({ batchId }) => batchId !== id)
+      .flatMap(({ batchId }) =>
+        looksOf(stores.journal.entries(batchId)).flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])),
+      );
   }
 
   function answers(facts: ParcelFacts, nowMs: number): ReturnType<typeof questionAndAnswers> {

@@ -15,7 +15,15 @@ export interface Entry {
   readonly counts: boolean;
   readonly look: (ParcelLook & { readonly via: LookRequest['via']; readonly basedOn: string | null }) | null;
   readonly move:
-    (ParcelMove & { readonly destination: MoveRequest['destination']; readonly cups: { number: number; seed: number | null }[] }) | null;
+    | (ParcelMove & {
+        readonly destination: MoveRequest['destination'];
+        readonly cups: { number: number; seed: number | null }[];
+        readonly rooted: { readonly freed: number; readonly patched: number; readonly snapped: number };
+        /** Seeds planted along while still quiet: they are off the towel, and have proved nothing. */
+        readonly quietPlanted: number;
+      })
+    | null;
+  readonly photoIds: readonly string[];
   readonly seeds: number | null;
   readonly reason: string | null;
 }
@@ -38,6 +46,10 @@ interface EntryRow {
   readonly troubles: string | null;
   readonly destination: MoveRequest['destination'] | null;
   readonly uncounted: number | null;
+  readonly freed: number | null;
+  readonly patched: number | null;
+  readonly snapped: number | null;
+  readonly quiet_planted: number | null;
   readonly seeds: number | null;
   readonly reason: string | null;
 }
@@ -70,7 +82,7 @@ export function journalStore(db: Database) {
   // In the order they were written, so that what supersedes comes after what it supersedes.
   const select = db.prepare(`
     SELECT e.*, l.via, l.tipped, l.rotten, l.lost, l.based_on, l.damp, l.rewetted, l.troubles,
-      m.destination, m.uncounted, r.seeds, c.reason
+      m.destination, m.uncounted, m.freed, m.patched, m.snapped, m.quiet_planted, r.seeds, c.reason
     FROM entry e
       LEFT JOIN look l ON l.entry_id = e.id
       LEFT JOIN move m ON m.entry_id = e.id
@@ -83,6 +95,13 @@ export function journalStore(db: Database) {
   const cups = db.prepare(
     'SELECT entry_id, number, seed FROM cup WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY number',
   );
+  const movedSeeds = db.prepare(
+    'SELECT entry_id, seed FROM moved_seed WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY seed',
+  );
+  const insertMoved = db.prepare('INSERT INTO moved_seed (entry_id, seed) VALUES (?, ?)');
+  const photos = db.prepare(
+    'SELECT id, entry_id FROM photo WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY recorded_ms',
+  );
   const insert = db.prepare(`
     INSERT INTO entry (id, batch_id, kind, at_ms, recorded_ms, who, note, supersedes)
     VALUES (@id, @batchId, @kind, @atMs, @nowMs, @who, @note, @supersedes)`);
@@ -90,8 +109,10 @@ export function journalStore(db: Database) {
     INSERT INTO look (entry_id, via, tipped, rotten, lost, based_on, damp, rewetted, troubles)
     VALUES (@id, @via, @tipped, @rotten, @lost, @basedOn, @damp, @rewetted, @troubles)`);
   const insertMark = db.prepare('INSERT INTO seed_mark (entry_id, seed, stage, root_mm) VALUES (?, ?, ?, ?)');
-  const insertMove = db.prepare('INSERT INTO move (entry_id, destination, uncounted) VALUES (?, ?, ?)');
-  const insertCup = db.prepare('INSERT INTO cup (number, entry_id, seed) VALUES (?, ?, ?)');
+  const insertMove = db.prepare(`
+    INSERT INTO move (entry_id, destination, uncounted, freed, patched, snapped, bed_id, quiet_planted)
+    VALUES (@id, @destination, @uncounted, @freed, @patched, @snapped, @bedId, @quietPlanted)`);
+  const insertCup = db.prepare('INSERT INTO cup (number, entry_id, seed, planted) VALUES (?, ?, ?, ?)');
   const insertRecount = db.prepare('INSERT INTO recount (entry_id, seeds) VALUES (?, ?)');
   const insertClosing = db.prepare('INSERT INTO closing (entry_id, reason) VALUES (?, ?)');
 
@@ -108,6 +129,8 @@ export function journalStore(db: Database) {
         stage: ParcelLook['marks'][number]['stage'];
         root_mm: number | null;
       }[];
+      const movedRows = movedSeeds.all(batchId) as { entry_id: string; seed: number }[];
+      const photoRows = photos.all(batchId) as { id: string; entry_id: string }[];
       const cupRows = cups.all(batchId) as { entry_id: string; number: number; seed: number | null }[];
       return rows.map((row) => ({
         id: row.id,
@@ -141,9 +164,12 @@ export function journalStore(db: Database) {
                 atMs: row.at_ms,
                 destination: row.destination,
                 uncounted: row.uncounted ?? 0,
-                seeds: cupRows.filter((cup) => cup.entry_id === row.id && cup.seed !== null).map((cup) => cup.seed ?? 0),
+                seeds: movedRows.filter((moved) => moved.entry_id === row.id).map(({ seed }) => seed),
                 cups: cupRows.filter((cup) => cup.entry_id === row.id).map(({ number, seed }) => ({ number, seed })),
+                rooted: { freed: row.freed ?? 0, patched: row.patched ?? 0, snapped: row.snapped ?? 0 },
+                quietPlanted: row.quiet_planted ?? 0,
               },
+        photoIds: photoRows.filter((photo) => photo.entry_id === row.id).map(({ id }) => id),
         seeds: row.seeds,
         reason: row.reason,
       }));
@@ -166,9 +192,15 @@ export function journalStore(db: Database) {
     /** @param takeNumber gives the next label of the household */
     addMove(header: Header, move: MoveRequest, takeNumber: () => number): void {
       begin(header);
-      insertMove.run(header.id, move.destination, move.uncounted);
-      for (const seed of move.seeds) insertCup.run(takeNumber(), header.id, seed);
-      for (let index = 0; index < move.uncounted; index++) insertCup.run(takeNumber(), header.id, null);
+      const { freed = 0, patched = 0, snapped = 0 } = move.rooted ?? {};
+      const quietPlanted = move.quietPlanted ?? 0;
+      const { destination, uncounted } = move;
+      insertMove.run({ id: header.id, destination, uncounted, freed, patched, snapped, bedId: move.bedId ?? null, quietPlanted });
+      for (const seed of move.seeds) insertMoved.run(header.id, seed);
+      // Snapped ones go without a label: the last of the list, where nobody said which.
+      const sprouts = [...move.seeds, ...Array.from({ length: move.uncounted }, () => null)];
+      for (const seed of sprouts.slice(0, sprouts.length - snapped)) insertCup.run(takeNumber(), header.id, seed, 0);
+      for (let index = 0; index < quietPlanted; index++) insertCup.run(takeNumber(), header.id, null, 1);
     },
     addRecount(header: Header, seeds: number): void {
       begin(header);

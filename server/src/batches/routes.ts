@@ -5,6 +5,7 @@ import {
   closeRequest,
   lookRequest,
   moveRequest,
+  rebagRequest,
   recountRequest,
   undoRequest,
   type BatchWithJournal,
@@ -12,8 +13,9 @@ import {
 import { momentFrom } from '../clock.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
-import { checkLook, checkMove, checkRecount } from './checks.js';
-import { movesOf, seedsOf } from './forecasts.js';
+import { waitedMs } from '../http/waited.js';
+import { checkLook, checkMove, checkQuiet, checkRecount } from './checks.js';
+import { movesOf, seedsOf } from './facts.js';
 import type { Entry } from './journal.js';
 import { journalInWords } from './words.js';
 
@@ -24,7 +26,7 @@ function refuseClosed(entries: readonly Entry[]): void {
   }
 }
 
-export function batchRoutes({ act, batches, clock, forecasts, holders, household, journal, packets, spots }: Services): Router {
+export function batchRoutes({ act, batches, beds, clock, forecasts, holders, household, journal, packets, spots }: Services): Router {
   const whole = (id: string): BatchWithJournal => {
     const entries = journal.entries(id);
     return {
@@ -81,6 +83,7 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
     .post('/batches/:batchId/looks', (request, response) => {
       const { batchId } = request.params;
       const body = read(lookRequest, request.body);
+      const waited = waitedMs(request);
       const { zone } = household.get();
       act(`look ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
@@ -90,7 +93,11 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
           throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
         }
         // A correction speaks of the moment of the look it corrects.
-        const atMs = body.at === null && corrected ? corrected.atMs : momentFrom(body.at, zone, nowMs, 'at');
+        const tapped = Math.max(
+          momentFrom(body.at, zone, nowMs, 'at') - (body.at === null ? waited : 0),
+          body.at === null ? about.startMs : 0,
+        );
+        const atMs = body.at === null && corrected ? corrected.atMs : tapped;
         checkLook(body, atMs, about);
         const { id, who, note, supersedes } = body;
         journal.addLook({ id, batchId, kind: 'look', atMs, nowMs, who, note, supersedes }, body);
@@ -100,13 +107,37 @@ export function batchRoutes({ act, batches, clock, forecasts, holders, household
     .post('/batches/:batchId/moves', (request, response) => {
       const { batchId } = request.params;
       const body = read(moveRequest, request.body);
+      const waited = waitedMs(request);
       const { zone } = household.get();
       act(`move ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
         refuseClosed(about.entries);
-        const atMs = momentFrom(body.at, zone, nowMs, 'at');
+        const atMs = Math.max(
+          momentFrom(body.at, zone, nowMs, 'at') - (body.at === null ? waited : 0),
+          body.at === null ? about.startMs : 0,
+        );
         checkMove(body, atMs, about);
+        checkQuiet(body.quietPlanted, about);
+        if (body.bedId !== null) beds.get(body.bedId);
         journal.addMove({ id: body.id, batchId, kind: 'move', atMs, nowMs, who: body.who }, body, household.takeNumber);
+      });
+      created(request, response, batchId);
+    })
+    .post('/batches/:batchId/bag', (request, response) => {
+      const { batchId } = request.params;
+      const body = read(rebagRequest, request.body);
+      act(`bag ${batchId}`, body, (nowMs) => {
+        const row = batches.get(batchId);
+        refuseClosed(journal.entries(batchId));
+        let holderId: string;
+        if ('holderId' in body.holder) ({ id: holderId } = holders.get(body.holder.holderId));
+        else {
+          const { newId, kind, closure, spotId } = body.holder;
+          spots.get(spotId);
+          holders.add(newId, kind, closure, spotId, nowMs, nowMs);
+          holderId = newId;
+        }
+        batches.rebag(row.towel_id, holderId, nowMs);
       });
       created(request, response, batchId);
     })

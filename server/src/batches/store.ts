@@ -70,6 +70,10 @@ export function batchStore(db: Database) {
     followedBy: (packetId: string, startMs: number, id: string): number | null =>
       (following.get(packetId, startMs, id) as { number: number } | undefined)?.number ?? null,
     count: (): number => (count.get() as { count: number }).count,
+    /** Lays a towel into another bag from now on. */
+    rebag: (towelId: string, holderId: string, nowMs: number): void => {
+      placeTowel.run(towelId, holderId, nowMs);
+    },
     placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
     add(
       request: BatchRequest,

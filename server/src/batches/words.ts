@@ -1,5 +1,5 @@
 import type { JournalEntry } from '@fresh-tuck/contract';
-import { counted } from '@fresh-tuck/core';
+import { counted, DESTINATION_WORDS } from '@fresh-tuck/core';
 import type { Entry } from './journal.js';
 
 const TROUBLE_WORDS: Record<string, string> = {
@@ -8,6 +8,9 @@ const TROUBLE_WORDS: Record<string, string> = {
   soft_seed: 'soft seed',
   smell: 'a smell',
   too_hot: 'too hot',
+  stain: 'a stain',
+  green_film: 'a green film',
+  drowned: 'under water',
 };
 const REASON_WORDS: Record<string, string> = {
   all_moved: 'everything moved',
@@ -57,13 +60,20 @@ function textOf(entry: Entry, tippedBefore: number, rottenBefore: number, entrie
     case 'look':
       return lookText(entry, tippedBefore, rottenBefore);
     case 'move': {
-      const cups = entry.move?.cups ?? [];
-      const labels = cups.map(({ number }) => number);
-      const span = labels.length > 1 ? `labels ${labels[0]} to ${labels.at(-1)}` : `label ${labels[0]}`;
-      return `${counted(cups.length, 'sprout')} moved to ${entry.move?.destination}s: ${span}.`.replace(
-        '1 sprout moved to cups',
-        '1 sprout moved to a cup',
-      );
+      const { move } = entry;
+      if (!move) return 'Moved.';
+      const labels = move.cups.map(({ number }) => number);
+      const span = labels.length > 1 ? `labels ${labels[0]} to ${labels.at(-1)}` : labels.length === 1 ? `label ${labels[0]}` : 'no label';
+      const sprouts = move.seeds.length + move.uncounted - move.rooted.snapped;
+      const place = DESTINATION_WORDS[move.destination];
+      const where = move.destination === 'bed' ? 'the bed' : sprouts === 1 ? `a ${place.one}` : place.many;
+      const rooted = [
+        move.rooted.freed > 0 ? `${move.rooted.freed} freed from the paper` : '',
+        move.rooted.patched > 0 ? `${move.rooted.patched} with their patch` : '',
+        move.rooted.snapped > 0 ? `${move.rooted.snapped} snapped` : '',
+        move.quietPlanted > 0 ? `${counted(move.quietPlanted, 'quiet seed')} planted along` : '',
+      ].filter(Boolean);
+      return `${[`${counted(sprouts, 'sprout')} moved to ${where}: ${span}`, ...rooted].join('; ')}.`;
     }
     case 'recount':
       return `Starting count corrected to ${entry.seeds}.`;
@@ -97,6 +107,7 @@ export function journalInWords(entries: readonly Entry[]): JournalEntry[] {
         who: entry.who,
         note: entry.note,
         text,
+        photoIds: [...entry.photoIds],
         counts: entry.counts,
         undoable: entry.id === last?.id,
       };

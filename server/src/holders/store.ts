@@ -23,14 +23,32 @@ export function holderStore(db: Database) {
     WHERE p.holder_id = ? ORDER BY b.number`);
   const spotName = db.prepare('SELECT name FROM spot WHERE id = ?');
   const all = db.prepare('SELECT id FROM holder ORDER BY created_ms');
+  const closures = db.prepare(
+    'SELECT closure FROM holder_closure WHERE holder_id = ? ORDER BY from_ms DESC, recorded_ms DESC, rowid DESC LIMIT 1',
+  );
+  const insertClosure = db.prepare('INSERT INTO holder_closure (holder_id, closure, from_ms, recorded_ms) VALUES (?, ?, ?, ?)');
+  const probe = db.prepare('SELECT from_ms, to_ms, min_c, max_c FROM probe_reading WHERE holder_id = ? ORDER BY recorded_ms, rowid');
+  const insertProbe = db.prepare(`
+    INSERT INTO probe_reading (id, holder_id, from_ms, to_ms, min_c, max_c, recorded_ms)
+    VALUES (@id, @holderId, @fromMs, @toMs, @minC, @maxC, @nowMs)`);
+  const weighings = db.prepare('SELECT at_ms, grams, full FROM weighing WHERE holder_id = ? ORDER BY at_ms, recorded_ms, rowid');
+  const insertWeighing = db.prepare('INSERT INTO weighing (id, holder_id, at_ms, grams, full, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
+  // Water that all the towels inside were given together, ml.
+  const doses = db.prepare(`
+    SELECT coalesce(sum(b.dose_ml), 0) AS ml FROM towel t JOIN batch b ON b.id = t.batch_id
+      JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
+        SELECT q.rowid FROM towel_place q WHERE q.towel_id = t.id ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
+    WHERE p.holder_id = ?`);
 
   function get(id: string): HolderRow {
     const row = one.get(id) as HolderRow | undefined;
     if (!row) throw Problem.unknown('bag');
-    return row;
+    const changed = closures.get(id) as { closure: Closure } | undefined;
+    return { ...row, closure: changed?.closure ?? row.closure };
   }
   const placesOf = (id: string) => places.all(id) as { spot_id: string; from_ms: number }[];
   const batchesIn = (id: string) => inside.all(id) as { batchId: string; number: number }[];
+  const weighed = (id: string) => weighings.all(id) as { at_ms: number; grams: number; full: 0 | 1 }[];
   return {
     ids: (): string[] => (all.all() as { id: string }[]).map(({ id }) => id),
     get,
@@ -40,12 +58,56 @@ export function holderStore(db: Database) {
       const row = get(id);
       const spotId = placesOf(id).at(-1)?.spot_id ?? '';
       const { name } = spotName.get(spotId) as { name: string };
-      return { id, kind: row.kind, closure: row.closure, spotId, spotName: name, numbers: batchesIn(id).map(({ number }) => number) };
+      return {
+        id,
+        kind: row.kind,
+        closure: row.closure,
+        spotId,
+        spotName: name,
+        numbers: batchesIn(id).map(({ number }) => number),
+        weighedG: weighed(id).at(-1)?.grams ?? null,
+        probed: probe.get(id) !== undefined,
+      };
     },
     add(id: string, kind: HolderRow['kind'], closure: Closure, spotId: string, fromMs: number, nowMs: number): void {
       if (one.get(id)) throw Problem.field('holder.newId', 'holder.newId must be new');
       insert.run(id, kind, closure, nowMs);
       place.run(id, spotId, fromMs, nowMs);
+    },
+    close(id: string, closure: Closure, nowMs: number): void {
+      get(id);
+      insertClosure.run(id, closure, nowMs, nowMs);
+    },
+    /** What the bag's own probe said, in the order it was written. */
+    probed: (id: string) =>
+      (probe.all(id) as { from_ms: number; to_ms: number; min_c: number; max_c: number }[]).map((row) => ({
+        fromMs: row.from_ms,
+        toMs: row.to_ms,
+        minC: row.min_c,
+        maxC: row.max_c,
+      })),
+    addProbe(holderId: string, reading: { id: string; fromMs: number; toMs: number; minC: number; maxC: number }, nowMs: number): void {
+      get(holderId);
+      insertProbe.run({ ...reading, holderId, nowMs });
+    },
+    weigh(holderId: string, { id, grams, full }: { id: string; grams: number; full: boolean }, nowMs: number): void {
+      get(holderId);
+      if (!full && !weighed(holderId).some((one) => one.full === 1)) {
+        throw Problem.field('full', 'full must be true the first time: weigh the bag once when it was just given its water');
+      }
+      insertWeighing.run(id, holderId, nowMs, grams, full ? 1 : 0, nowMs);
+    },
+    /** What the scale said, as shares of the water that the bag was given. */
+    sharesLeft(id: string): { atMs: number; shareLeft: number; fullMs: number }[] {
+      const { ml } = doses.get(id) as { ml: number };
+      if (ml <= 0) return [];
+      let full: { at_ms: number; grams: number } | null = null;
+      return weighed(id).flatMap((one) => {
+        if (one.full === 1) full = one;
+        if (one.full === 1 || full === null) return [];
+        // A gram of water is a millilitre.
+        return [{ atMs: one.at_ms, fullMs: full.at_ms, shareLeft: Math.min(Math.max(1 - (full.grams - one.grams) / ml, 0), 1.2) }];
+      });
     },
     move(id: string, spotId: string, nowMs: number): void {
       get(id);

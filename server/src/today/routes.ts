@@ -20,6 +20,20 @@ function stopOf(batch: Batch): Stop {
   return { batch: cardOf(batch), dueNow: !along, bagReason: along ? `In the same bag as ${mates}: look while it is open.` : null };
 }
 
+/** Nobody has looked for this long: somebody was away. */
+const AWAY_MS = 36 * 3_600_000;
+
+/** After an absence, what is due with a root that may be in the paper; the longest first. */
+function rescueOf(live: readonly Batch[], due: readonly Batch[], nowMs: number): Today['rescue'] {
+  const lastMs = Math.max(0, ...live.map(({ lastLookMs, facts }) => lastLookMs ?? facts.startMs));
+  if (live.length === 0 || nowMs - lastMs < AWAY_MS) return null;
+  const batchIds = due
+    .filter(({ answers, facts }) => answers.longestMm >= facts.crop.root.lateMm)
+    .sort((a, b) => b.answers.longestMm / b.facts.crop.root.lateMm - a.answers.longestMm / a.facts.crop.root.lateMm)
+    .map(({ id }) => id);
+  return batchIds.length === 0 ? null : { awayHours: Math.round((nowMs - lastMs) / 3_600_000), batchIds };
+}
+
 function minutesFor(due: readonly Batch[], nowMs: number): number {
   const bags = new Set(due.map(({ holder }) => holder.id)).size;
   const sprouts = due
@@ -29,7 +43,7 @@ function minutesFor(due: readonly Batch[], nowMs: number): number {
   return Math.ceil(MINUTES.bag * bags + MINUTES.parcel * due.length + MINUTES.sprout * sprouts);
 }
 
-export function todayRoutes({ act, batches, clock, db, forecasts, household, spots, version }: Services): Router {
+export function todayRoutes({ act, batches, clock, db, forecasts, household, rounds, spots, version }: Services): Router {
   const said = saidStore(db);
   return Router()
     .get('/today', (_request, response) => {
@@ -53,6 +67,8 @@ export function todayRoutes({ act, batches, clock, db, forecasts, household, spo
         batchCount: batches.count(),
         minutes: minutesFor(due, nowMs),
         changes: said.changes(live, nowMs, home.zone, words),
+        rescue: rescueOf(live, due, nowMs),
+        round: rounds.current(nowMs, new Set(live.map(({ id }) => id))),
         told: live.every(({ id }) => told.has(id)),
       };
       response.json(body);

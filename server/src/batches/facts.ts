@@ -1,0 +1,81 @@
+import type { Stay } from '@fresh-tuck/core';
+import type { CropStore } from '../crops/store.js';
+import type { HolderStore } from '../holders/store.js';
+import type { PacketStore } from '../packets/store.js';
+import type { SpotStore } from '../spots/store.js';
+import type { Entry, JournalStore } from './journal.js';
+import type { BatchRow, BatchStore } from './store.js';
+
+/** What facts are gathered from. */
+export interface Stores {
+  readonly batches: BatchStore;
+  readonly crops: CropStore;
+  readonly holders: HolderStore;
+  readonly journal: JournalStore;
+  readonly packets: PacketStore;
+  readonly spots: SpotStore;
+}
+
+/** Where a towel was when, as stays with their thermometers' records. */
+export function staysOf(row: BatchRow, { batches, holders, spots }: Stores): Stay[] {
+  const records = new Map<string, Stay>();
+  const stayAt = (spotId: string, fromMs: number): Stay => {
+    const known = records.get(spotId) ?? { fromMs, ...spots.record(spotId) };
+    records.set(spotId, known);
+    return { fromMs, readings: known.readings, guess: known.guess };
+  };
+  const towelPlaces = batches.placesOf(row.towel_id);
+  const stays = towelPlaces.flatMap((place, index) => {
+    const untilMs = towelPlaces[index + 1]?.from_ms ?? Infinity;
+    const inHolder = holders.placesOf(place.holder_id).filter(({ from_ms }) => from_ms < untilMs);
+    // Where the bag already stood when the towel came, its last place before counts from then.
+    const before = inHolder.findLast(({ from_ms }) => from_ms <= place.from_ms) ?? inHolder[0];
+    const after = inHolder.filter(({ from_ms }) => from_ms > place.from_ms && from_ms !== before?.from_ms);
+    // The bag's own probe knows better than the place's thermometer: where both cover an hour, it counts.
+    const own = holders.probed(place.holder_id);
+    const probed = (stay: Stay): Stay => (own.length === 0 ? stay : { ...stay, readings: [...stay.readings, ...own] });
+    return [...(before ? [stayAt(before.spot_id, place.from_ms)] : []), ...after.map((p) => stayAt(p.spot_id, p.from_ms))].map(probed);
+  });
+  return stays;
+}
+
+/** The starting count as corrected. */
+export const seedsOf = (row: BatchRow, entries: readonly Entry[]): number =>
+  entries.findLast((entry) => entry.counts && entry.seeds !== null)?.seeds ?? row.seeds;
+
+/**
+ * Looks that say something, oldest first. Quiet seeds that were planted along on a
+ * moving day have left the towel without a word: that day tells so many lost.
+ */
+export function looksOf(entries: readonly Entry[]) {
+  const real = entries
+    .filter((entry) => entry.counts && entry.look && entry.look.via !== 'skipped')
+    .flatMap((entry) => (entry.look ? [{ ...entry.look, id: entry.id }] : []));
+  const planted = entries.flatMap((entry) =>
+    entry.counts && entry.move && entry.move.quietPlanted > 0 ? [{ id: entry.id, ...entry.move }] : [],
+  );
+  let lost = 0;
+  const gone = planted
+    .sort((a, b) => a.atMs - b.atMs)
+    .map(({ id, atMs, quietPlanted }) => {
+      const before = Math.max(0, ...real.filter((look) => look.atMs <= atMs).map((look) => look.lost ?? 0));
+      lost = Math.max(before, lost) + quietPlanted;
+      return {
+        id,
+        atMs,
+        via: 'opened' as const,
+        through: false,
+        tipped: null,
+        rotten: null,
+        lost,
+        basedOn: null,
+        marks: [],
+        damp: null,
+        rewetted: false,
+        troubles: [],
+      };
+    });
+  return [...real, ...gone].sort((a, b) => a.atMs - b.atMs);
+}
+
+export const movesOf = (entries: readonly Entry[]) => entries.flatMap((entry) => (entry.counts && entry.move ? [entry.move] : []));

@@ -1,0 +1,29 @@
+import { Router, type Request } from 'express';
+import { seedlingRequest, undoRequest } from '@fresh-tuck/contract';
+import { Problem, read } from '../http/problem.js';
+import type { Services } from '../services.js';
+
+const labelOf = (request: Request): number => {
+  const number = Number(request.params['number']);
+  if (!Number.isInteger(number)) throw new Problem(404, 'Not found', 'There is no seedling with this label.');
+  return number;
+};
+
+export function nurseryRoutes({ act, nursery }: Services): Router {
+  return Router()
+    .get('/nursery', (_request, response) => {
+      response.json(nursery.list());
+    })
+    .post('/nursery/:number/events', (request, response) => {
+      const number = labelOf(request);
+      const body = read(seedlingRequest, request.body);
+      act(`seedling ${number}`, body, (nowMs) => nursery.add(number, body, nowMs));
+      response.status(201).json(nursery.get(number));
+    })
+    .post('/nursery/:number/undos', (request, response) => {
+      const number = labelOf(request);
+      const body = read(undoRequest, request.body);
+      act(`seedling-undo ${number}`, body, (nowMs) => nursery.undo(number, body.id, body.entryId, nowMs));
+      response.status(201).json(nursery.get(number));
+    });
+}
