@@ -12,6 +12,10 @@ const NOW = '2026-04-11T07:10:00+02:00';
 /** A running application with a database of its own. */
 export interface App {
   readonly address: string;
+  /** Where its database lies, to be looked into. */
+  readonly database: string;
+  /** Kills the server without warning. */
+  kill(): Promise<void>;
   /** Kills the server without warning and starts it again on the same database, later if asked. */
   restart(now?: string): Promise<void>;
   stop(): Promise<void>;
@@ -53,8 +57,10 @@ export async function start(kind: 'server' | 'demo'): Promise<App> {
   const address = await launch(NOW);
   return {
     address,
+    database: join(folder, 'household.sqlite'),
+    kill: () => end('SIGKILL'),
     restart: async (now = NOW) => {
-      await end('SIGKILL');
+      if (child.exitCode === null && child.signalCode === null) await end('SIGKILL');
       await launch(now);
     },
     stop: async () => {

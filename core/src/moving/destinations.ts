@@ -37,7 +37,7 @@ export interface MoveCard {
 const litres = (millilitres: number): string =>
   millilitres < 950 ? `${Math.round(millilitres / 10) * 10} ml` : `${(millilitres / 1000).toFixed(1)} l`;
 
-function depthLine(crop: Crop, destination: Destination, words: Words): string {
+function depthLine(crop: Crop, destination: Destination, words: Pick<Words, 'length'>): string {
   if (destination === 'slot') return 'Some root inside the slit sponge, its tip free below; the seed level with the top.';
   if (destination === 'glass') return 'The root in the water, the seed above it.';
   if (depthMm(crop) === 0) return 'On the surface, pressed in.';
@@ -74,7 +74,7 @@ function lightLine({ growing, days }: Crop): string {
  *
  * @param count sprouts, 1 or more
  */
-export function moveCard(crop: Crop, destination: Destination, count: number, words: Words): MoveCard {
+export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'length'>): MoveCard {
   const { spacingCm } = crop.growing;
   const shy = crop.root.shy === 2 ? 'It hates being moved: go gently. ' : '';
   const lines = [

@@ -95,6 +95,7 @@ export function journalStore(db: Database) {
   const cups = db.prepare(
     'SELECT entry_id, number, seed FROM cup WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY number',
   );
+  const people = db.prepare('SELECT who FROM entry WHERE who IS NOT NULL GROUP BY who ORDER BY max(recorded_ms) DESC LIMIT 20');
   const movedSeeds = db.prepare(
     'SELECT entry_id, seed FROM moved_seed WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY seed',
   );
@@ -120,6 +121,8 @@ export function journalStore(db: Database) {
     insert.run({ ...header, who, note, supersedes });
   };
   return {
+    /** Who looked and moved, the newest first. */
+    people: (): string[] => (people.all() as { who: string }[]).map(({ who }) => who),
     entries(batchId: string): Entry[] {
       const rows = select.all(batchId) as EntryRow[];
       const live = counting(rows);

@@ -3,7 +3,7 @@ import { householdRequest, waysRequest, type About } from '@fresh-tuck/contract'
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function householdRoutes({ act, clock, demo, household, version }: Services): Router {
+export function householdRoutes({ act, clock, demo, household, journal, version }: Services): Router {
   const about = (): About => {
     const found = household.find();
     return {
@@ -21,6 +21,9 @@ export function householdRoutes({ act, clock, demo, household, version }: Servic
     };
   };
   return Router()
+    .get('/people', (_request, response) => {
+      response.json(journal.people());
+    })
     .get('/about', (_request, response) => {
       response.json(about());
     })

@@ -1,6 +1,8 @@
 import type { Request } from 'express';
 import { Problem } from './problem.js';
 
+/** A request that was simply on its way, ms. */
+const ON_ITS_WAY_MS = 3000;
 /** Longest that a tap may wait in a browser for its server, ms. */
 const LONGEST_MS = 30 * 86_400_000;
 
@@ -18,5 +20,5 @@ export function waitedMs(request: Request): number {
   if (!Number.isFinite(ms) || ms < 0 || ms > LONGEST_MS) {
     throw Problem.field('Fresh-Tuck-Waited', 'Fresh-Tuck-Waited must be a number of milliseconds from 0 to thirty days');
   }
-  return Math.round(ms);
+  return ms < ON_ITS_WAY_MS ? 0 : Math.round(ms);
 }

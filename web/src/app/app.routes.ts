@@ -32,6 +32,7 @@ export const routes: Routes = [
         data: { copy: true },
         loadComponent: () => import('./crop/figures').then((m) => m.CropFigures),
       },
+      { path: 'nursery', title: 'Nursery · Fresh Tuck', loadComponent: () => import('./nursery/nursery').then((m) => m.NurseryScreen) },
       { path: 'handbook', title: 'Handbook · Fresh Tuck', loadComponent: () => import('./handbook/handbook').then((m) => m.Handbook) },
       {
         path: 'handbook/troubles',

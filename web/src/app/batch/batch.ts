@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -9,9 +8,11 @@ import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { WhyService } from '../data/why.service';
+import { Notice } from '../data/notice.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';
 import { Advice } from '../kit/advice';
+import { Bag } from './bag';
 import { Curve } from '../kit/curve';
 import { Label } from '../kit/label';
 import { shownStages } from '../kit/parcel';
@@ -29,7 +30,7 @@ const REASON_WORDS: Record<CloseRequest['reason'], string> = {
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
-  imports: [Advice, Curve, Label, Ribbon, RouterLink, Towel, Why],
+  imports: [Advice, Bag, Curve, Label, Ribbon, RouterLink, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './batch.html',
   styleUrl: './batch.scss',
@@ -37,7 +38,7 @@ const REASON_WORDS: Record<CloseRequest['reason'], string> = {
 export class BatchScreen {
   private readonly api = inject(Api);
   private readonly router = inject(Router);
-  private readonly snacks = inject(MatSnackBar);
+  private readonly notice = inject(Notice);
   private readonly changes = inject(Changes);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly why = inject(WhyService).of;
@@ -46,7 +47,7 @@ export class BatchScreen {
 
   protected readonly reasons = CLOSING_REASONS.map((value) => ({ value, text: REASON_WORDS[value] }));
   protected readonly gone = signal<string | null>(null);
-  protected readonly panel = signal<'recount' | 'place' | 'close' | null>(null);
+  protected readonly panel = signal<'recount' | 'place' | 'bag' | 'close' | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly spots = toSignal(
     this.changes.keep(() => this.api.spots()),
@@ -94,7 +95,7 @@ export class BatchScreen {
     return parts.join(' · ');
   }
 
-  protected show(panel: 'recount' | 'place' | 'close'): void {
+  protected show(panel: 'recount' | 'place' | 'bag' | 'close'): void {
     this.error.set(null);
     this.panel.update((open) => (open === panel ? null : panel));
   }
@@ -125,12 +126,16 @@ export class BatchScreen {
     void this.router.navigate(['/open', batch.id]);
   }
 
+  protected tell(said: string): void {
+    this.notice.say(said);
+  }
+
   private run(request: Observable<unknown>, said: string): void {
     request.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
       next: () => {
         this.panel.set(null);
         this.error.set(null);
-        this.snacks.open(said, undefined, { duration: 4000 });
+        this.notice.say(said);
       },
       error: (problem: ApiProblem) => this.error.set(problem.message),
     });

@@ -4,6 +4,16 @@ import { catchError, map, throwError, type Observable } from 'rxjs';
 import type {
   About,
   BatchRequest,
+  Bed,
+  BedRequest,
+  ClosureRequest,
+  RebagRequest,
+  Round,
+  RoundRequest,
+  Seedling,
+  SeedlingRequest,
+  SoilRequest,
+  WeighingRequest,
   BatchWithJournal,
   CloseRequest,
   CropFiguresRequest,
@@ -48,7 +58,7 @@ export class ApiProblem extends Error {
   }
 }
 
-function problemFrom(error: unknown): ApiProblem {
+export function problemFrom(error: unknown): ApiProblem {
   if (error instanceof HttpErrorResponse) {
     const problem = error.error as Partial<Problem> | null;
     if (error.status === 0)
@@ -92,6 +102,18 @@ export class Api {
   readonly recount = (batchId: string, body: RecountRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/recounts`, body);
   readonly close = (batchId: string, body: CloseRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/closings`, body);
   readonly undo = (batchId: string, body: UndoRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/undos`, body);
+  readonly startRound = (body: RoundRequest) => this.send<Round | null>('POST', 'rounds', body);
+  readonly rebag = (batchId: string, body: RebagRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/bag`, body);
+  readonly setClosure = (holderId: string, body: ClosureRequest) => this.send<Holder>('POST', `holders/${holderId}/closure`, body);
+  readonly probe = (holderId: string, body: ReadingRequest) => this.send<Holder>('POST', `holders/${holderId}/probe`, body);
+  readonly weigh = (holderId: string, body: WeighingRequest) => this.send<Holder>('POST', `holders/${holderId}/weighings`, body);
+  readonly people = () => this.get<string[]>('people');
+  readonly beds = () => this.get<Bed[]>('beds');
+  readonly addBed = (body: BedRequest) => this.send<Bed[]>('POST', 'beds', body);
+  readonly addSoil = (bedId: string, body: SoilRequest) => this.send<Bed[]>('POST', `beds/${bedId}/soil`, body);
+  readonly nursery = () => this.get<Seedling[]>('nursery');
+  readonly addSeedlingEvent = (number: number, body: SeedlingRequest) => this.send<Seedling>('POST', `nursery/${number}/events`, body);
+  readonly undoSeedling = (number: number, body: UndoRequest) => this.send<Seedling>('POST', `nursery/${number}/undos`, body);
   readonly placeHolder = (holderId: string, body: PlaceRequest) => this.send<Holder>('POST', `holders/${holderId}/place`, body);
   readonly stepDemo = () => this.send<{ nowMs: number }>('POST', 'demo/step', {});
   readonly resetDemo = () => this.send<{ nowMs: number }>('POST', 'demo/reset', {});

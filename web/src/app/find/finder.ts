@@ -33,6 +33,7 @@ const PAGES: readonly Entry[] = [
   page('Download the database', '/house', 'backup export copy save data', 'do'),
   page('Today', '/', 'round open look walk'),
   page('Seeds', '/seeds', 'box packets stock'),
+  page('Nursery', '/nursery', 'seedlings cups pots labels lost given'),
   page('House', '/house', 'settings household units zone looking times spray warm spots'),
   page('Handbook', '/handbook', 'crops library sheets'),
   page(

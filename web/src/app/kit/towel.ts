@@ -16,6 +16,9 @@ export interface TowelSeed {
 
 const LEAST_DRAWN_MM = 5.5;
 const HOLD_MS = 500;
+/** A finger that moves less has not dragged, px. */
+const DRAG_PX = 9;
+const MOST_ROOT_MM = 200;
 
 export const STAGE_WORDS: Record<SeedStage, string> = {
   quiet: 'quiet',
@@ -54,9 +57,10 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
           (click)="touch(place.seed)"
           (keydown)="key($event, place.seed)"
           (contextmenu)="more($event, place.seed)"
-          (pointerdown)="press(place.seed)"
+          (pointerdown)="press($event, place)"
+          (pointermove)="drag($event, place)"
           (pointerup)="release()"
-          (pointerleave)="release()"
+          (pointercancel)="release()"
         >
           @if (room()) {
             <circle class="room" [attr.r]="roomMm() / 2" />
@@ -114,6 +118,8 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
       fill: transparent;
     }
     .live {
+      /* A finger on a seed draws its root; beside the seeds it scrolls. */
+      touch-action: none;
       cursor: pointer;
     }
     .live:hover .target {
@@ -169,10 +175,13 @@ export class Towel {
   readonly touched = output<number>();
   /** Held, or asked for with M: the rest of what a seed can be. */
   readonly asked = output<number>();
+  /** A root drawn out of its seed, mm. */
+  readonly drawn = output<{ readonly seed: number; readonly mm: number }>();
 
   protected readonly quiltId = `quilt-${nextId++}`;
   private holding: ReturnType<typeof setTimeout> | null = null;
   private held = false;
+  private pressedAt: { readonly x: number; readonly y: number } | null = null;
 
   private readonly layout = computed(() => layOut(this.seeds().length, this.widthMm(), this.heightMm()));
   protected readonly room = computed(() => this.roomMm() > 0);
@@ -201,7 +210,7 @@ export class Towel {
   }
 
   protected key(event: KeyboardEvent, seed: TowelSeed): void {
-    if (!this.live() || seed.moved) return;
+    if (!this.live() || seed.moved || event.ctrlKey || event.metaKey) return;
     if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
       this.touched.emit(seed.seed);
@@ -218,18 +227,35 @@ export class Towel {
     this.asked.emit(seed);
   }
 
-  protected press({ seed, moved }: TowelSeed): void {
+  protected press(event: PointerEvent, { seed: { seed, moved } }: { seed: TowelSeed }): void {
     this.held = false;
+    this.release();
     if (!this.live() || moved) return;
+    this.pressedAt = { x: event.clientX, y: event.clientY };
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.holding = setTimeout(() => {
       this.held = true;
       this.asked.emit(seed);
     }, HOLD_MS);
   }
 
+  /** Dragging out of a seed draws its root, to the scale of the paper. */
+  protected drag(event: PointerEvent, { seed: { seed }, x, y }: { seed: TowelSeed; x: number; y: number }): void {
+    const from = this.pressedAt;
+    const svg = (event.currentTarget as SVGElement).ownerSVGElement;
+    const matrix = svg?.getScreenCTM();
+    if (!from || !matrix || Math.hypot(event.clientX - from.x, event.clientY - from.y) < DRAG_PX) return;
+    if (this.holding) clearTimeout(this.holding);
+    this.holding = null;
+    this.held = true;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    this.drawn.emit({ seed, mm: Math.min(Math.max(Math.hypot(at.x - x, at.y - y) - this.drawnMm() / 2, 1), MOST_ROOT_MM) });
+  }
+
   protected release(): void {
     if (this.holding) clearTimeout(this.holding);
     this.holding = null;
+    this.pressedAt = null;
   }
 }
 

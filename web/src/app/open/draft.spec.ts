@@ -46,10 +46,12 @@ describe('a look while it is made', () => {
 
   it('adds touched and counted tips to what was there, and never beyond the seeds', () => {
     const draft: Draft = { ...touched(2, 3), counted: 1 };
-    expect(newTips(draft, before)).toBe(3);
-    expect(totals(draft, before)).toEqual({ tipped: 6, rotten: 0, lost: 0 });
-    expect(mostCounted(draft, before)).toBe(1);
-    expect(mostCounted(mark(draft, { seed: 5, stage: 'rotten', rootMm: null }), before)).toBe(0);
+    // Two of the three before were only counted: touching two seeds gives them their places.
+    expect(newTips(draft, before)).toBe(1);
+    expect(totals(draft, before)).toEqual({ tipped: 4, rotten: 0, lost: 0 });
+    expect(newTips({ ...touched(2, 3, 4), counted: 1 }, before)).toBe(2);
+    expect(mostCounted(draft, before)).toBe(3);
+    expect(mostCounted(mark(draft, { seed: 5, stage: 'rotten', rootMm: null }), before)).toBe(2);
   });
 
   it('takes “nothing new” for a look at the seeds', () => {
@@ -62,7 +64,7 @@ describe('a look while it is made', () => {
     const marks: SeedMark[] = [{ seed: 2, stage: 'tip', rootMm: null }];
     const draft = draftFrom(look({ tipped: 5, rotten: 0, marks, damp: 'drying', troubles: ['fuzz'] }), before);
     expect(newTips(draft, before)).toBe(2);
-    expect([draft.damp, draft.counted, [...draft.troubles]]).toEqual(['drying', 1, ['fuzz']]);
+    expect([draft.damp, draft.counted, [...draft.troubles]]).toEqual(['drying', 2, ['fuzz']]);
     const request = lookRequest(draft, before, { id: 'a', via: 'opened', basedOn: null, supersedes: 'b', who: null });
     expect(request.seen).toEqual({ tipped: 5, rotten: 0, lost: 0, basedOn: null });
     expect(request.note).toBeNull();

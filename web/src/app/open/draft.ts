@@ -9,6 +9,9 @@ export const TROUBLE_WORDS: Record<Trouble, string> = {
   soft_seed: 'soft seed',
   smell: 'smell',
   too_hot: 'too hot',
+  stain: 'stain',
+  green_film: 'green film',
+  drowned: 'under water',
 };
 
 export type Damp = (typeof DAMPS)[number];
@@ -39,7 +42,8 @@ export const emptyDraft = (via: Draft['via']): Draft => ({
 
 /** Picks a recorded look up again, to correct it. */
 export function draftFrom(look: ParcelLook, before: ParcelState): Draft {
-  const touched = look.marks.filter(({ seed, stage }) => hasTipped(stage) && !hasTipped(before.seeds[seed - 1]?.stage ?? 'quiet')).length;
+  const marked = look.marks.filter(({ seed, stage }) => hasTipped(stage) && !hasTipped(before.seeds[seed - 1]?.stage ?? 'quiet')).length;
+  const touched = Math.max(marked - unplaced(before), 0);
   return {
     via: look.through ? 'through' : 'opened',
     marks: new Map(look.marks.map((mark) => [mark.seed, mark])),
@@ -87,12 +91,16 @@ const touchedLost = (draft: Draft, before: ParcelState): number =>
 
 /** Touching a tip that was only counted before gives it its place; it is no new tip. */
 export function newTips(draft: Draft, before: ParcelState): number {
-  return touchedTips(draft, before) + draft.counted;
+  return freshTouched(draft, before) + draft.counted;
 }
+
+/** Tips that were counted before and have no place on the towel yet. */
+const unplaced = (before: ParcelState): number => before.counted.reduce((sum, { count }) => sum + count, 0);
+const freshTouched = (draft: Draft, before: ParcelState): number => Math.max(touchedTips(draft, before) - unplaced(before), 0);
 
 /** Most tips that can be counted besides the touched ones. */
 export const mostCounted = (draft: Draft, before: ParcelState): number =>
-  Math.max(before.quiet - touchedTips(draft, before) - touchedRot(draft, before) - touchedLost(draft, before), 0);
+  Math.max(before.quiet - freshTouched(draft, before) - touchedRot(draft, before) - touchedLost(draft, before), 0);
 
 /** Whether the seeds were looked at at all. */
 export const seedsSeen = (draft: Draft): boolean => draft.nothingNew || draft.counted > 0 || draft.marks.size > 0;

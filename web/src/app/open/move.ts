@@ -1,24 +1,51 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { finalize } from 'rxjs';
+import { finalize, from } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, MoveRequest } from '@fresh-tuck/contract';
+import { DESTINATION_WORDS, DESTINATIONS, moveCard, type Destination } from '@fresh-tuck/core/destinations';
+import { quietChoices, type QuietChoice } from '@fresh-tuck/core/quiet';
 import { hasTipped } from '@fresh-tuck/core/states';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { Api } from '../data/api.service';
+import { Outbox } from '../data/outbox.service';
+import { RoundService } from '../data/round.service';
+import { Beds } from './beds';
 
-const DESTINATIONS: readonly MoveRequest['destination'][] = ['cup', 'cell', 'pot'];
+const HALF_HOUR_MS = 1_800_000;
+const QUIET_WORDS: Readonly<Record<QuietChoice['school'], string>> = {
+  retuck: 're-tuck them',
+  plant: 'plant them along',
+  stop: 'stop here',
+};
+const ROOTED = ['freed', 'patched', 'snapped'] as const;
+const ROOTED_WORDS = { freed: 'freed damp', patched: 'cut out with the paper', snapped: 'snapped' } as const;
 
-/** Sprouts to their labelled cups: which, where to, and the numbers to write. */
+/** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
+  imports: [Beds],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',
 })
 export class Move {
   private readonly api = inject(Api);
+  private readonly outbox = inject(Outbox);
+  private readonly round = inject(RoundService);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   readonly batch = input.required<BatchWithJournal>();
@@ -26,6 +53,10 @@ export class Move {
   readonly later = output();
 
   protected readonly destinations = DESTINATIONS;
+  protected readonly words = DESTINATION_WORDS;
+  protected readonly quietWords = QUIET_WORDS;
+  protected readonly rootedKinds = ROOTED;
+  protected readonly rootedWords = ROOTED_WORDS;
   protected readonly showing = computed(() => {
     const { state, roots, nowMs } = this.batch().answers;
     const { units } = this.about.household();
@@ -35,10 +66,12 @@ export class Move {
         const root = roots.find(({ seeds }) => seeds.includes(seed));
         return {
           seed,
+          mm: root?.usualMm ?? measuredMm ?? 0,
           length: measuredMm === null ? null : formatLength(root?.usualMm ?? measuredMm, units),
-          ready: root !== undefined && root.readyMs <= nowMs + 1_800_000,
+          ready: root !== undefined && root.readyMs <= nowMs + HALF_HOUR_MS,
         };
-      });
+      })
+      .sort((a, b) => b.mm - a.mm);
   });
   protected readonly countedMost = computed(() => this.batch().answers.state.counted.reduce((sum, { count }) => sum + count, 0));
   /** What was just seen and is ready is proposed; every one can be taken out or added. */
@@ -53,18 +86,43 @@ export class Move {
   protected readonly uncounted = linkedSignal(() => {
     const { roots, nowMs } = this.batch().answers;
     return roots
-      .filter(({ seeds, readyMs }) => seeds.length === 0 && readyMs <= nowMs + 1_800_000)
+      .filter(({ seeds, readyMs }) => seeds.length === 0 && readyMs <= nowMs + HALF_HOUR_MS)
       .reduce((sum, { count }) => sum + count, 0);
   });
-  protected readonly destination = signal<MoveRequest['destination'] | null>(null);
+  protected readonly destination = signal<Destination | null>(null);
+  protected readonly bedId = signal<string | null>(null);
+  protected readonly rooted = signal({ freed: 0, patched: 0, snapped: 0 });
+  protected readonly rootedShown = linkedSignal(() => this.batch().answers.longestMm >= this.batch().facts.crop.root.lateMm);
+  protected readonly quiet = signal<QuietChoice['school'] | null>(null);
   protected readonly saving = signal(false);
   protected readonly error = signal<string | null>(null);
-  /** Labels given, once it is saved. */
+  /** Labels given, once it is saved; empty where it waits in this browser. */
   protected readonly labels = signal<{ number: number; seed: number | null }[] | null>(null);
   protected readonly count = computed(() => this.chosen().size + this.uncounted());
-  protected readonly how = computed(
-    () => this.batch().judgement.advice.find(({ kind }) => kind === 'move' || kind === 'rescue')?.text ?? '',
-  );
+  protected readonly advice = computed(() => this.batch().judgement.advice.find(({ kind }) => kind === 'move' || kind === 'rescue'));
+  protected readonly card = computed(() => {
+    const destination = this.destination();
+    const { units } = this.about.household();
+    return destination === null
+      ? null
+      : moveCard(this.batch().facts.crop, destination, Math.max(this.count(), 1), { length: (mm) => formatLength(mm, units) });
+  });
+  protected readonly quietChoices = computed(() => {
+    const { answers } = this.batch();
+    return answers.state.quiet === 0 ? [] : quietChoices(answers).map((one) => ({ ...one, text: this.quietText(one) }));
+  });
+
+  constructor() {
+    // Keyboard and reader come along when the sprouts are asked for.
+    const host = inject<ElementRef<HTMLElement>>(ElementRef);
+    afterNextRender(() => host.nativeElement.querySelector('h2')?.focus({ preventScroll: true }));
+  }
+
+  private quietText({ school, low, high, places }: QuietChoice): string {
+    const range = low === high ? `${low}` : `${low} to ${high}`;
+    if (school === 'stop') return 'none more, and the towel is free';
+    return school === 'plant' ? `${range} more, and ${places} places taken` : `${range} more, on the same towel`;
+  }
 
   protected toggle(seed: number): void {
     const next = new Set(this.chosen());
@@ -76,31 +134,65 @@ export class Move {
     this.uncounted.update((count) => Math.min(Math.max(count + by, 0), this.countedMost()));
   }
 
+  protected root(kind: (typeof ROOTED)[number], by: 1 | -1): void {
+    this.rooted.update((rooted) => {
+      const others = ROOTED.filter((other) => other !== kind).reduce((sum, other) => sum + rooted[other], 0);
+      return { ...rooted, [kind]: Math.min(Math.max(rooted[kind] + by, 0), this.count() - others) };
+    });
+  }
+
   protected save(): void {
     const destination = this.destination();
     if (destination === null) {
-      this.error.set('Say where they go: a cup, a cell or a pot.');
+      this.error.set('Say where they go: a cup, a cell, a pot …');
       return;
     }
+    if (destination === 'bed' && this.bedId() === null) {
+      this.error.set('Say which bed.');
+      return;
+    }
+    const batch = this.batch();
     const body: MoveRequest = {
       id: uuid(),
       at: null,
       seeds: [...this.chosen()].sort((a, b) => a - b),
       uncounted: this.uncounted(),
       destination,
-      who: null,
+      bedId: destination === 'bed' ? this.bedId() : null,
+      rooted: this.rooted(),
+      quietPlanted: this.quiet() === 'plant' ? batch.answers.state.quiet : 0,
+      who: this.round.who(),
     };
-    const known = new Set(this.batch().cups.map(({ number }) => number));
+    const known = new Set(batch.cups.map(({ number }) => number));
     this.saving.set(true);
-    this.api
-      .addMove(this.batch().id, body)
+    from(
+      this.outbox.send<BatchWithJournal>({
+        id: body.id,
+        method: 'POST',
+        path: `batches/${batch.id}/moves`,
+        body,
+        what: `the move from ${batch.number}`,
+      }),
+    )
       .pipe(
         finalize(() => this.saving.set(false)),
         takeUntilDestroyed(this.destroyRef),
       )
       .subscribe({
-        next: (batch) => this.labels.set(batch.cups.filter(({ number }) => !known.has(number))),
-        error: (problem: ApiProblem) => this.error.set(problem.message),
+        next: (sent) => {
+          this.labels.set(sent.kind === 'sent' ? sent.reply.cups.filter(({ number }) => !known.has(number)) : []);
+          if (sent.kind === 'sent' && this.quiet() !== null && this.quiet() !== 'retuck') this.close(sent.reply);
+        },
+        error: (problem: Error) => this.error.set(problem.message),
       });
+  }
+
+  /** Nothing is left on the towel that anybody waits for. */
+  private close({ id, answers }: BatchWithJournal): void {
+    if (answers.state.showing > 0) return;
+    this.api
+      .close(id, { id: uuid(), reason: 'all_moved' })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({ error: (problem: Error) => this.error.set(problem.message) });
   }
 }

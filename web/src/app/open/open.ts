@@ -1,55 +1,50 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatBottomSheet } from '@angular/material/bottom-sheet';
+import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
-import { catchError, debounceTime, EMPTY, filter, finalize, map, switchMap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, filter, finalize, from, map, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import { DAMPS } from '@fresh-tuck/contract/choices';
 import type { Answers, Judgement, ParcelFacts } from '@fresh-tuck/core';
-import { parcelState, type SeedMark, type Trouble, TROUBLES } from '@fresh-tuck/core/states';
+import { parcelState, type SeedMark } from '@fresh-tuck/core/states';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import type { ApiProblem } from '../data/api.service';
 import { ForecastService } from '../data/forecast.service';
 import { RoundService } from '../data/round.service';
+import { Outbox, type Sent } from '../data/outbox.service';
+import { PeopleService } from '../data/people.service';
 import { UndoOffer } from '../data/undo-offer.service';
 import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
 import { Towel } from '../kit/towel';
 import { Why } from '../kit/why';
-import {
-  advance,
-  draftFrom,
-  draftLook,
-  emptyDraft,
-  lookRequest,
-  mark,
-  mostCounted,
-  newTips,
-  saysSomething,
-  TROUBLE_WORDS,
-  towelSeeds,
-  type Damp,
-  type Draft,
-} from './draft';
+import { advance, draftFrom, draftLook, emptyDraft, lookRequest, mark, saysSomething, towelSeeds, type Draft } from './draft';
 import { DraftHistory } from './draft-history';
 import { Legend } from './legend';
+import { LookAsks } from './asks';
 import { Move } from './move';
 import { Peek } from './peek';
+import { smallPicture } from './photo';
+import { KEYS } from './draft-keys';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
+
+/** Shorter than this a drawn root is a tip, mm. */
+const LEAST_ROOT_MM = 4;
 
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
   selector: 'ft-open',
-  imports: [Advice, Curve, Legend, Move, Peek, RouterLink, Towel, Why],
+  imports: [Advice, Curve, Legend, LookAsks, Move, Peek, RouterLink, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './open.html',
   styleUrl: './open.scss',
   host: { '(document:keydown)': 'key($event)' },
 })
 export class OpenScreen {
-  private readonly api = inject(Api);
+  private readonly outbox = inject(Outbox);
+  private readonly dialogs = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly sheets = inject(MatBottomSheet);
   private readonly undoOffer = inject(UndoOffer);
@@ -62,9 +57,6 @@ export class OpenScreen {
   /** The look to correct, from the batch's journal. */
   readonly correct = input<string>();
 
-  protected readonly damps = DAMPS;
-  protected readonly troubles = TROUBLES;
-  protected readonly troubleWords = TROUBLE_WORDS;
   protected readonly batch = signal<BatchWithJournal | null>(null);
   protected readonly gone = signal<string | null>(null);
   private readonly history = new DraftHistory();
@@ -73,8 +65,8 @@ export class OpenScreen {
   protected readonly saving = signal(false);
   protected readonly moving = signal(false);
   protected readonly error = signal<string | null>(null);
-  /** On the phone the troubles unfold on asking. */
-  protected readonly wrongShown = signal(false);
+  protected readonly picture = signal<File | null>(null);
+  protected readonly people = toSignal(inject(PeopleService).names$, { initialValue: [] });
 
   /** Facts without the look that is being corrected. */
   private readonly facts = computed<ParcelFacts | null>(() => {
@@ -124,14 +116,8 @@ export class OpenScreen {
     const before = this.before();
     return batch && before ? towelSeeds(batch, before, this.draft()) : [];
   });
-  protected readonly newTips = computed(() => {
-    const before = this.before();
-    return before ? newTips(this.draft(), before) : 0;
-  });
-  protected readonly canCountMore = computed(() => {
-    const before = this.before();
-    return before !== null && this.draft().counted < mostCounted(this.draft(), before);
-  });
+  /** What a look asks besides the seeds, while one is being made. */
+  protected readonly asking = computed(() => (this.moving() ? null : this.before()));
   protected readonly counted = computed(() => this.before()?.counted.reduce((sum, { count }) => sum + count, 0) ?? 0);
   protected readonly nextId = computed(() => this.round.after(this.batchId()));
   protected readonly place = computed(() => {
@@ -146,6 +132,12 @@ export class OpenScreen {
     const part = this.about.moments().partOfDay;
     return part.charAt(0).toUpperCase() + part.slice(1);
   });
+  protected readonly button = computed(() => {
+    if (this.correcting()) return 'Save the correction';
+    const on = this.nextId() ? ', next parcel' : '';
+    if (!saysSomething(this.draft())) return `Nothing new${on}`;
+    return on ? `Save${on}` : 'Save this look';
+  });
   protected readonly lengthText = computed(() => {
     const { units } = this.about.household();
     return (mm: number): string => formatLength(mm, units);
@@ -159,8 +151,9 @@ export class OpenScreen {
           this.batch.set(null);
           this.moving.set(false);
           this.error.set(null);
+          this.picture.set(null);
           this.history.begin(emptyDraft(this.round.via()));
-          return this.api.batch(id).pipe(
+          return this.round.parcel(id).pipe(
             catchError((problem: ApiProblem) => {
               this.gone.set(problem.message);
               return EMPTY;
@@ -196,32 +189,6 @@ export class OpenScreen {
     if (before) this.change((draft) => advance(draft, before, seed));
   }
 
-  protected count(by: 1 | -1): void {
-    this.change((draft) => ({ ...draft, nothingNew: false, counted: Math.max(draft.counted + by, 0) }));
-  }
-
-  protected nothingNew(): void {
-    this.change((draft) =>
-      draft.nothingNew ? { ...draft, nothingNew: false } : { ...draft, nothingNew: true, counted: 0, marks: new Map() },
-    );
-  }
-
-  protected feel(damp: Damp): void {
-    this.change((draft) => ({ ...draft, damp: draft.damp === damp ? null : damp, rewetted: false }));
-  }
-
-  protected rewet(): void {
-    this.change((draft) => ({ ...draft, rewetted: !draft.rewetted }));
-  }
-
-  protected trouble(trouble: Trouble): void {
-    this.change((draft) => {
-      const troubles = new Set(draft.troubles);
-      if (!troubles.delete(trouble)) troubles.add(trouble);
-      return { ...draft, troubles };
-    });
-  }
-
   protected more(seed: number): void {
     const shown = this.seeds()[seed - 1];
     if (!shown) return;
@@ -233,10 +200,39 @@ export class OpenScreen {
       .subscribe((seedMark) => seedMark && this.change((draft) => mark(draft, seedMark)));
   }
 
+  /** A root drawn out of its seed by finger or mouse. */
+  protected drawRoot({ seed, mm }: { seed: number; mm: number }): void {
+    const stage = this.seeds()[seed - 1]?.stage === 'leaves' ? 'leaves' : mm < LEAST_ROOT_MM ? 'tip' : 'root';
+    this.change((draft) => mark(draft, { seed, stage, rootMm: Math.round(mm) }));
+  }
+
+  protected help(): void {
+    void import('./keys').then(({ Keys }) => this.dialogs.open(Keys, { width: '520px' }));
+  }
+
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
+    if (this.dialogs.openDialogs.length > 0 || this.moving()) return;
+    if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+      event.preventDefault();
+      this.save();
+      return;
+    }
     if (event.ctrlKey || event.metaKey || event.altKey || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) return;
-    if (event.key === 'u' || event.key === 'U') this.takeBack();
+    if (this.editByKey(event.key)) event.preventDefault();
+  }
+
+  private editByKey(key: string): boolean {
+    const before = this.before();
+    const act = before && KEYS(before)[key.toLowerCase()];
+    if (act) this.change(act);
+    else if (key === 'o' || key === 'O') this.look('opened');
+    else if (key === 't' || key === 'T') this.look('through');
+    else if (key === 'u' || key === 'U') this.takeBack();
+    else if (key === 's' || key === 'S') this.skip();
+    else if (key === '?') this.help();
+    else return false;
+    return true;
   }
 
   protected save(): void {
@@ -248,18 +244,16 @@ export class OpenScreen {
       this.error.set('Say how you looked: opened, or through the bag.');
       return;
     }
-    if (!saysSomething(draft)) {
-      this.error.set('Say what you saw: touch a seed, count, “Nothing new”, or how the towel feels. Not opened? Skip it.');
-      return;
-    }
+    // Untouched, one tap says that nothing is new.
+    const said = saysSomething(draft) ? draft : { ...draft, nothingNew: true };
     const lookBefore = this.correcting() ? null : batch.lastLookId;
     this.send(
-      lookRequest(draft, before, {
+      lookRequest(said, before, {
         id: uuid(),
         via: draft.via,
         basedOn: lookBefore,
         supersedes: this.correcting() ? (this.correct() ?? null) : null,
-        who: null,
+        who: this.round.who(),
       }),
       true,
     );
@@ -268,33 +262,56 @@ export class OpenScreen {
   protected skip(): void {
     const before = this.before();
     if (before)
-      this.send(lookRequest(emptyDraft(null), before, { id: uuid(), via: 'skipped', basedOn: null, supersedes: null, who: null }), false);
+      this.send(
+        lookRequest(emptyDraft(null), before, { id: uuid(), via: 'skipped', basedOn: null, supersedes: null, who: this.round.who() }),
+        false,
+      );
   }
 
   private send(body: ReturnType<typeof lookRequest>, mayMove: boolean): void {
+    const batch = this.batch();
+    if (!batch) return;
     this.saving.set(true);
-    this.api
-      .addLook(this.batchId(), body)
+    const what = `the look at ${batch.number}`;
+    from(this.keepLook(batch.id, body, what))
       .pipe(
         finalize(() => this.saving.set(false)),
         takeUntilDestroyed(this.destroyRef),
       )
       .subscribe({
-        next: (batch) => {
+        next: (sent) => {
+          if (sent.kind === 'waiting') {
+            this.undoOffer.waiting(body.id, `No answer: ${what} is kept in this browser and sent when it can be.`);
+            this.onward();
+            return;
+          }
           this.undoOffer.show(
             batch.id,
             body.id,
             body.via === 'skipped' ? `${batch.number} skipped, not opened.` : `Look at ${batch.number} saved.`,
           );
-          const due = batch.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
+          const after = sent.reply;
+          const due = after.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
           if (mayMove && due) {
-            this.batch.set(batch);
+            this.batch.set(after);
             this.history.begin(emptyDraft(this.draft().via));
             this.moving.set(true);
           } else this.onward();
         },
-        error: (problem: ApiProblem) => this.error.set(problem.message),
+        error: (problem: Error) => this.error.set(problem.message),
       });
+  }
+
+  /** The look, and then its picture; both wait in this browser where the server does not answer. */
+  private async keepLook(batchId: string, body: ReturnType<typeof lookRequest>, what: string): Promise<Sent<BatchWithJournal>> {
+    const file = this.picture();
+    const picture = file && (await smallPicture(file));
+    const sent = await this.outbox.send<BatchWithJournal>({ id: body.id, method: 'POST', path: `batches/${batchId}/looks`, body, what });
+    if (picture) {
+      const id = uuid();
+      await this.outbox.send({ id, method: 'PUT', path: `looks/${body.id}/photos/${id}`, body: picture, what: `the picture of ${what}` });
+    }
+    return sent;
   }
 
   /** To the next parcel of the round, or back to Today. */

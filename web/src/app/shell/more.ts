@@ -12,6 +12,10 @@ import { AboutService } from '../data/about.service';
       <h1>More of {{ about.household().name }}</h1>
       <ul>
         <li>
+          <a routerLink="/nursery">Nursery</a>
+          <p class="soft">Every moved sprout by its label: up, lost, given.</p>
+        </li>
+        <li>
           <a routerLink="/handbook">Handbook</a>
           <p class="soft">Every crop’s sheet, troubles, media, cautions.</p>
         </li>

@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
 import { AboutService } from '../data/about.service';
+import { Outbox } from '../data/outbox.service';
 import { DemoBar } from './demo-bar';
 
 /** The frame around every screen; a round and a tucking-in have the whole page to themselves. */
@@ -18,6 +19,13 @@ export class Shell {
   private readonly injector = inject(Injector);
   private readonly router = inject(Router);
   protected readonly about = inject(AboutService);
+  protected readonly outbox = inject(Outbox);
+  protected readonly waits = computed(() =>
+    this.outbox
+      .waiting()
+      .map(({ what }) => what)
+      .join(', '),
+  );
 
   private readonly path = toSignal(
     this.router.events.pipe(

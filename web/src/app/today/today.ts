@@ -8,6 +8,7 @@ import { Api } from '../data/api.service';
 import { Changes } from '../data/changes.service';
 import { WhyService } from '../data/why.service';
 import { RoundService } from '../data/round.service';
+import { formatLength } from '@fresh-tuck/core/units';
 import { Parcel } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
 import { Why } from '../kit/why';
@@ -40,7 +41,23 @@ export class TodayScreen {
     const count = this.count();
     const part = this.about.moments().partOfDay;
     if (count === 0) return `Nothing to open this ${part}`;
+    const rescue = this.today()?.rescue;
+    if (rescue) return `Rescue ${inWords(rescue.batchIds.length)} ${rescue.batchIds.length === 1 ? 'parcel' : 'parcels'} first`;
     return `Open ${inWords(count)} ${count === 1 ? 'parcel' : 'parcels'} this ${part}`;
+  });
+  /** After an absence: whose roots may be in the paper, longest first. */
+  protected readonly rescues = computed(() => {
+    const today = this.today();
+    const stops = today?.stations.flatMap((station) => station.stops) ?? [];
+    const { units } = this.about.household();
+    return (today?.rescue?.batchIds ?? []).flatMap((id) => {
+      const batch = stops.find((stop) => stop.batch.id === id)?.batch;
+      return batch ? [{ id, number: batch.number, title: batch.title, length: formatLength(batch.answers.longestMm, units) }] : [];
+    });
+  });
+  protected readonly left = computed(() => {
+    const round = this.today()?.round;
+    return round ? round.batchIds.length - round.doneIds.length : 0;
   });
   /** For the phone: the shut ones in one line. */
   protected readonly shutHeading = computed(() => {
@@ -63,6 +80,12 @@ export class TodayScreen {
     const today = this.today();
     const first = today && this.round.start(today);
     if (first) void this.router.navigate(['/open', first]);
+  }
+
+  protected resume(): void {
+    const round = this.today()?.round;
+    const next = round && this.round.resume(round);
+    if (next) void this.router.navigate(['/open', next]);
   }
 
   protected single(): void {

@@ -1,0 +1,14 @@
+import { inject, Injectable } from '@angular/core';
+import { catchError, of, shareReplay } from 'rxjs';
+import { Api } from './api.service';
+
+/** Who has looked before, for "who looked". */
+@Injectable({ providedIn: 'root' })
+export class PeopleService {
+  readonly names$ = inject(Api)
+    .people()
+    .pipe(
+      catchError(() => of([])),
+      shareReplay({ bufferSize: 1, refCount: true }),
+    );
+}

@@ -1,0 +1,96 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Observable } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import type { Seedling, SeedlingRequest } from '@fresh-tuck/contract';
+import { SEEDLING_STAGES } from '@fresh-tuck/contract/choices';
+import { AboutService } from '../data/about.service';
+import { Notice } from '../data/notice.service';
+import { Api, type ApiProblem } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import { SproutDrawing } from './sprout';
+
+type Stage = (typeof SEEDLING_STAGES)[number];
+const STAGES: Readonly<Record<Stage, { readonly title: string; readonly next: string }>> = {
+  moved: { title: 'Moved, not up yet', next: 'up' },
+  up: { title: 'Up', next: 'seed leaves open' },
+  seed_leaves: { title: 'Seed leaves open', next: 'true leaves' },
+  true_leaves: { title: 'True leaves', next: '' },
+};
+const LOSSES = ['damped off', 'dried out', 'root was broken', 'eaten', 'never came up'] as const;
+const DAY_MS = 86_400_000;
+
+/** Every moved sprout by stage; what arrives can be marked up, lost or given. */
+@Component({
+  selector: 'ft-nursery',
+  imports: [RouterLink, SproutDrawing],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './nursery.html',
+  styleUrl: './nursery.scss',
+})
+export class NurseryScreen {
+  private readonly api = inject(Api);
+  private readonly notice = inject(Notice);
+  private readonly destroyRef = inject(DestroyRef);
+  protected readonly about = inject(AboutService);
+  protected readonly all = toSignal(inject(Changes).keep(() => this.api.nursery()));
+  protected readonly losing = signal<number | null>(null);
+  protected readonly losses = LOSSES;
+
+  protected readonly living = computed(() => (this.all() ?? []).filter(({ gone }) => gone === null));
+  protected readonly gone = computed(() => (this.all() ?? []).filter(({ gone }) => gone !== null));
+  protected readonly stages = computed(() =>
+    SEEDLING_STAGES.map((stage) => ({
+      stage,
+      ...STAGES[stage],
+      following: SEEDLING_STAGES[SEEDLING_STAGES.indexOf(stage) + 1] ?? null,
+      seedlings: this.living().filter((one) => one.stage === stage),
+    })).filter(({ seedlings }) => seedlings.length > 0),
+  );
+  protected readonly headline = computed(() => {
+    const count = this.living().length;
+    const below = this.living().filter(({ stage }) => stage === 'moved').length;
+    if (count === 0) return 'Nothing in the nursery yet';
+    return below > 0 ? `${count} in the nursery, ${below} still below` : `${count} in the nursery, all up`;
+  });
+
+  protected days({ stageMs }: Seedling): string {
+    const days = Math.floor((this.about.nowMs() - stageMs) / DAY_MS);
+    return days === 0 ? 'today' : days === 1 ? 'since yesterday' : `for ${days} days`;
+  }
+
+  protected step(seedling: Seedling, stage: Stage): void {
+    this.say(seedling, { id: uuid(), kind: 'stage', stage, why: null }, STAGES[stage].title.toLowerCase());
+  }
+
+  protected give(seedling: Seedling): void {
+    this.say(seedling, { id: uuid(), kind: 'given', stage: null, why: null }, 'given away');
+  }
+
+  protected lose(seedling: Seedling, why: string): void {
+    if (why.trim() === '') return;
+    this.losing.set(null);
+    this.say(seedling, { id: uuid(), kind: 'lost', stage: null, why: why.trim() }, 'lost');
+  }
+
+  protected undo({ number, lastEventId }: Seedling): void {
+    if (lastEventId) this.watch(this.api.undoSeedling(number, { id: uuid(), entryId: lastEventId })).subscribe(this.complain);
+  }
+
+  private say({ number }: Seedling, body: SeedlingRequest, text: string): void {
+    this.watch(this.api.addSeedlingEvent(number, body)).subscribe({
+      next: () =>
+        this.notice
+          .say(`${number}: ${text}.`, 'Undo')
+          .onAction()
+          .subscribe(() => this.watch(this.api.undoSeedling(number, { id: uuid(), entryId: body.id })).subscribe(this.complain)),
+      ...this.complain,
+    });
+  }
+
+  private readonly complain = { error: (problem: ApiProblem) => void this.notice.say(problem.message, 'Close') };
+  private watch<T>(asked: Observable<T>): Observable<T> {
+    return asked.pipe(takeUntilDestroyed(this.destroyRef));
+  }
+}

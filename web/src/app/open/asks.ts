@@ -1,0 +1,87 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { DAMPS } from '@fresh-tuck/contract/choices';
+import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/states';
+import type { FindingId } from '@fresh-tuck/core/trouble-guide';
+import { RoundService } from '../data/round.service';
+import { FindingPicture } from '../kit/finding';
+import { mostCounted, newTips, TROUBLE_WORDS, type Damp, type Draft } from './draft';
+
+/** Which page of the trouble guide shows what a trouble looks like. */
+const LOOKS_LIKE: Record<Trouble, FindingId> = {
+  fuzz: 'hair',
+  stain: 'dye',
+  green_film: 'algae',
+  threads: 'mould',
+  soft_seed: 'rot',
+  smell: 'smell',
+  too_hot: 'heat',
+  drowned: 'drowned',
+};
+
+export type Edit = (draft: Draft) => Draft;
+
+/** What a look asks besides the seeds: how, how many, how damp, what is wrong, who and what else. */
+@Component({
+  selector: 'ft-asks',
+  imports: [FindingPicture],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './asks.html',
+  styleUrl: './asks.scss',
+})
+export class LookAsks {
+  protected readonly round = inject(RoundService);
+  readonly draft = input.required<Draft>();
+  readonly before = input.required<ParcelState>();
+  /** Names that looked before, in this house. */
+  readonly people = input<readonly string[]>([]);
+  readonly edit = output<Edit>();
+  readonly looked = output<'opened' | 'through'>();
+  /** A photograph to keep with this look; null takes it out again. */
+  readonly pictured = output<File | null>();
+  readonly picture = input<string | null>(null);
+
+  protected readonly damps = DAMPS;
+  protected readonly troubles = TROUBLES;
+  protected readonly words = TROUBLE_WORDS;
+  protected readonly pictures = LOOKS_LIKE;
+  protected readonly wrongShown = signal(false);
+  protected readonly moreShown = signal(false);
+  protected readonly tips = computed(() => newTips(this.draft(), this.before()));
+  protected readonly canCountMore = computed(() => this.draft().counted < mostCounted(this.draft(), this.before()));
+  protected readonly wrong = computed(() => this.wrongShown() || this.draft().troubles.size > 0);
+
+  protected count(by: 1 | -1): void {
+    this.edit.emit((draft) => ({ ...draft, nothingNew: false, counted: Math.max(draft.counted + by, 0) }));
+  }
+
+  protected nothingNew(): void {
+    this.edit.emit((draft) =>
+      draft.nothingNew ? { ...draft, nothingNew: false } : { ...draft, nothingNew: true, counted: 0, marks: new Map() },
+    );
+  }
+
+  protected feel(damp: Damp): void {
+    this.edit.emit((draft) => ({ ...draft, damp: draft.damp === damp ? null : damp, rewetted: false }));
+  }
+
+  protected rewet(): void {
+    this.edit.emit((draft) => ({ ...draft, rewetted: !draft.rewetted }));
+  }
+
+  protected trouble(trouble: Trouble): void {
+    this.edit.emit((draft) => {
+      const troubles = new Set(draft.troubles);
+      if (!troubles.delete(trouble)) troubles.add(trouble);
+      return { ...draft, troubles };
+    });
+  }
+
+  protected note(text: string): void {
+    this.edit.emit((draft) => ({ ...draft, note: text }));
+  }
+
+  protected choose(input: HTMLInputElement): void {
+    this.pictured.emit(input.files?.[0] ?? null);
+    input.value = '';
+  }
+}
