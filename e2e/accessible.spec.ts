@@ -20,6 +20,7 @@ const SCREENS = [
   'handbook/schools',
   'handbook/safety',
   'handbook/figures',
+  'nursery',
   'more',
   'welcome',
 ];

@@ -17,8 +17,14 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
   await button(page, 'Start the round').click();
   await expect(page.getByRole('heading', { name: /Okra, Quay/, level: 1 })).toBeVisible();
   await button(page, 'opened').click();
-  await button(page, /^Seed 3,/).click();
-  await button(page, /^Seed 3, tip/).click();
+  // A root is drawn out of its seed to the scale of the paper; its length can be typed as well.
+  const seed = await button(page, /^Seed 3,/).boundingBox();
+  if (!seed) throw new Error('seed 3 is not there');
+  await page.mouse.move(seed.x + seed.width / 2, seed.y + seed.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(seed.x + seed.width / 2 + 40, seed.y + seed.height / 2 + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect(button(page, /^Seed 3, root \d+ mm, marked now$/)).toBeVisible();
   await button(page, 'Save, next parcel').click();
   await button(page, 'cup').click();
   await expect(page.getByText('By the coat, never the root.', { exact: false })).toBeVisible();
@@ -35,6 +41,11 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
     await button(page, `Mark seed ${seed}`).click();
   }
   await expect(page.getByRole('heading', { name: /^Start \d+ more seeds?$/ })).toBeVisible();
+  // What is seen is told by pictures; what to do and the caution follow at once.
+  await button(page, 'Something wrong?').click();
+  await button(page, /soft seed/).click();
+  await expect(page.getByRole('heading', { name: 'Take the soft ones out' })).toBeVisible();
+  await expect(page.getByText(/do not sniff at it/)).toBeVisible();
   await button(page, 'Save this look').click();
   await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible();
   const after = (await (await request.get(`${own.address}api/batches/${leek.id}`)).json()) as BatchWithJournal;

@@ -31,6 +31,13 @@ const report = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'damp', exact: true }).click();
 };
 
+/** A look saved, and the sprouts asked for. */
+const moving = async (page: Page): Promise<void> => {
+  await report(page);
+  await page.getByRole('button', { name: /^Save/ }).click();
+  await page.getByRole('button', { name: 'cup', exact: true }).click();
+};
+
 const shots: Shot[] = [
   { name: 'today', path: '' },
   { name: 'today-dark', path: '', dark: true },
@@ -46,6 +53,8 @@ const shots: Shot[] = [
   { name: 'troubles', path: 'handbook/troubles' },
   { name: 'seeds', path: 'seeds' },
   { name: 'house', path: 'house' },
+  { name: 'move', path: `open/${okra?.id}`, before: moving },
+  { name: 'nursery', path: 'nursery' },
 ];
 
 const browser = await chromium.launch(config.use?.launchOptions);
@@ -69,6 +78,10 @@ async function take(address: string, { name, path, phone, dark, before }: Shot):
 }
 for (const shot of shots) await take(demo.address, shot);
 await take(empty.address, { name: 'first-run', path: '' });
+// Two days in which nobody looks.
+for (let half = 0; half < 4; half++)
+  await fetch(`${demo.address}api/demo/step`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: '{}' });
+await take(demo.address, { name: 'rescue-phone', path: '', phone: true });
 await browser.close();
 await demo.stop();
 await empty.stop();

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { Answers, Crop, HouseWays, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
+import type { Answers, Crop, Handling, HouseWays, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 import type { OwnFigures } from '@fresh-tuck/core/own-crops';
 import { CLOSURES, HOLDER_KINDS } from './choices.js';
 
@@ -90,6 +90,8 @@ export const packet = z.object({
   dressed: z.boolean(),
   /** What is known of its next batch before any look. */
   prior: z.custom<LotPrior>(),
+  /** Chance that one of its sprouts survives the move, and how many told it. */
+  handling: z.custom<Handling>(),
   batches: z.array(z.object({ id: z.string(), number: z.number(), live: z.boolean() })),
 });
 

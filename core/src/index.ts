@@ -34,3 +34,4 @@ export * from './towel/dose.js';
 export * from './towel/drying.js';
 export * from './towel/layout.js';
 export * from './sowing/how-many.js';
+export * from './sowing/handling.js';

@@ -1,14 +1,16 @@
 import { DateTime } from 'luxon';
 import { Router } from 'express';
 import { packetRequest, type Packet } from '@fresh-tuck/contract';
+import { handlingFor } from '@fresh-tuck/core';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import type { StoredPacket } from './store.js';
 
-export function packetRoutes({ act, clock, forecasts, household, packets }: Services): Router {
+export function packetRoutes({ act, clock, crops, forecasts, household, nursery, packets }: Services): Router {
   const whole = (packet: StoredPacket): Packet => {
     const home = household.find();
-    return { ...packet, prior: forecasts.priorOf(packet.id, null, 'tip', home, clock.now()) };
+    const handling = handlingFor(crops.crop(packet.cropId), nursery.handled(packet.cropId));
+    return { ...packet, handling, prior: forecasts.priorOf(packet.id, null, 'tip', home, clock.now()) };
   };
   return Router()
     .get('/packets', (_request, response) => {

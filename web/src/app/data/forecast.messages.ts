@@ -5,6 +5,8 @@ import type { Answers, Crop, Judgement, LotPrior, ParcelFacts, WhyPanel } from '
 export interface PlanQuestion {
   readonly crop: Crop;
   readonly prior: LotPrior;
+  /** Chance that a sprout survives the move. */
+  readonly handling: number;
   readonly wanted: number;
   readonly sureness: number;
   /** What the gardener fixed, or null to be told. */

@@ -13,14 +13,11 @@ import type { Household } from '@fresh-tuck/contract';
 import type { Plan, PlanQuestion } from './forecast.messages';
 
 const DAY_MS = 86_400_000;
-/** Share of sprouts that reach a cup unbroken, by how shy the kind is of being moved. Guess; own records take over later. */
-const HANDLING = [0.97, 0.95, 0.9] as const;
-
 /** Works out a batch before it is tucked in: how many, how wet, how far apart, and when in each spot. */
 export function planFor(question: PlanQuestion, household: Household, nowMs: number): Plan {
   const { crop, prior, wanted, sureness, pane } = question;
   const { share } = prior;
-  const rate: PlantRate = { ...share, handling: HANDLING[crop.root.shy] ?? 0.95 };
+  const rate: PlantRate = { ...share, handling: question.handling };
   const enough = seedsFor(wanted, sureness, rate);
   const seeds = question.seeds ?? enough ?? wanted;
   const first = Math.max(wanted, (enough ?? seeds) - 3);

@@ -114,6 +114,7 @@ export class TuckScreen {
     return {
       crop,
       prior: packet.prior,
+      handling: packet.handling.mean,
       wanted: this.wantedNumber(),
       sureness: this.sureness(),
       seeds: this.seedsFixed(),
