@@ -54,7 +54,7 @@ test('a gardener finds a crop by a misspelt name, sets a figure, makes a crop of
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   await page.getByRole('combobox').fill('add packet');
   await page.getByRole('option', { name: /Add a packet/ }).click();
-  await page.getByRole('combobox', { name: 'Crop' }).fill('harbour');
+  await page.getByRole('combobox', { name: 'Crop', exact: true }).fill('harbour');
   await page.getByRole('option', { name: /Harbour tomatillo/ }).click();
   await page.getByLabel('Variety').fill('Quay');
   await page.getByRole('button', { name: 'Put it in the box' }).click();

@@ -50,9 +50,8 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
   await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible();
   const after = (await (await request.get(`${own.address}api/batches/${leek.id}`)).json()) as BatchWithJournal;
   expect(after.judgement.verdict).toBe('leave');
-  expect(((await (await request.get(`${own.address}api/batches/${tomato.id}`)).json()) as BatchWithJournal).judgement.verdict).toBe(
-    'top_up',
-  );
+  const short = (await (await request.get(`${own.address}api/batches/${tomato.id}`)).json()) as BatchWithJournal;
+  expect(short.judgement.advice.map(({ kind }) => kind)).toContain('top_up');
 });
 
 test('after three days away the longest roots come first, and how they came out is kept', async ({ page, own, request }) => {
@@ -160,6 +159,9 @@ test('two people on the same round in two browsers lose no look', async ({ page,
   await button(page, 'Who, note, picture').click();
   await page.getByLabel('Who looked').fill('Ana');
   await page.getByLabel('A note').fill('smells of beans');
+  const picture = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==', 'base64');
+  await page.getByLabel('A picture, kept in this house only').setInputFiles({ name: 'towel.png', mimeType: 'image/png', buffer: picture });
+  await expect(page.getByText('towel.png')).toBeVisible();
 
   const second = await (await browser.newContext({ locale: 'en-GB' })).newPage();
   await second.goto(own.address);
@@ -177,6 +179,14 @@ test('two people on the same round in two browsers lose no look', async ({ page,
   const looks = after.journal.filter(({ kind, counts }) => kind === 'look' && counts);
   expect(looks.map(({ who, note }) => [who, note])).toContainEqual(['Ana', 'smells of beans']);
   expect(looks.length).toBe(2);
+  await expect
+    .poll(
+      async () =>
+        ((await (await request.get(`${own.address}api/batches/${okra.id}`)).json()) as BatchWithJournal).journal.flatMap(
+          ({ photoIds }) => photoIds,
+        ).length,
+    )
+    .toBe(1);
   // Totals are absolute: two and one make two, never three.
   expect(after.answers.state.tipped).toBe(2);
   await second.context().close();

@@ -87,6 +87,7 @@ export async function bundle(entryPoints, outdir) {
     sourcemap: true,
     logLevel: 'warning',
     alias: {
+      '@fresh-tuck/core/stock': source('core', 'sowing/stock'),
       '@fresh-tuck/core/destinations': source('core', 'moving/destinations'),
       '@fresh-tuck/core/own-crops': source('core', 'own-crops'),
       '@fresh-tuck/core/states': source('core', 'looking/parcel-state'),

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { Answers, Crop, Handling, HouseWays, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 import type { OwnFigures } from '@fresh-tuck/core/own-crops';
+import type { Stock } from '@fresh-tuck/core/stock';
 import { CLOSURES, HOLDER_KINDS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
@@ -92,6 +93,8 @@ export const packet = z.object({
   prior: z.custom<LotPrior>(),
   /** Chance that one of its sprouts survives the move, and how many told it. */
   handling: z.custom<Handling>(),
+  /** What is expected of it now, and what to do with it. */
+  stock: z.custom<Stock>(),
   batches: z.array(z.object({ id: z.string(), number: z.number(), live: z.boolean() })),
 });
 

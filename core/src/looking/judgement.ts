@@ -89,18 +89,25 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
   const texts: Record<LookReason, () => Judgement['headline']> = {
     late: () => moveHeadline(answers, words),
     move: () => moveHeadline(answers, words),
-    tips: () => ({
-      lead:
+    tips: () => {
+      // Nobody has looked for so long that a root that nobody saw may be in the paper.
+      if (answers.longestMm >= facts.crop.root.lateMm) {
+        return {
+          lead: 'look now',
+          tone: 'trouble',
+          text: `The longest root may be near ${words.length(answers.longestMm)}. ${expected}${soFar}`,
+        };
+      }
+      const lead =
         atNext.anyChance < 0.2
           ? 'a look to be safe'
           : atNext.anyChance < 0.5
             ? 'worth a look'
             : state.tipped > 0
               ? 'more tips likely'
-              : 'first tips likely',
-      tone: 'waiting',
-      text: `${expected}${soFar}`,
-    }),
+              : 'first tips likely';
+      return { lead, tone: 'waiting', text: `${expected}${soFar}` };
+    },
     water: () => ({
       lead: answers.drying.dryingAtMs <= answers.nowMs ? 'may be drying' : `dries by ${words.when(about(answers.drying.dryingAtMs))}`,
       tone: 'water',

@@ -4,7 +4,7 @@ import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 
 /** A packet as the store knows it; what is expected of it is the forecast's to say. */
-export type StoredPacket = Omit<WholePacket, 'prior' | 'handling'>;
+export type StoredPacket = Omit<WholePacket, 'prior' | 'handling' | 'stock'>;
 
 export interface PacketRow {
   readonly id: string;

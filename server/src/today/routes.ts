@@ -20,6 +20,12 @@ function stopOf(batch: Batch): Stop {
   return { batch: cardOf(batch), dueNow: !along, bagReason: along ? `In the same bag as ${mates}: look while it is open.` : null };
 }
 
+/** Parcels of one bag one after another, the bags by their lowest number. */
+function byBag(due: readonly Batch[]): Batch[] {
+  const first = (batch: Batch): number => Math.min(...batch.holder.numbers);
+  return [...due].sort((a, b) => first(a) - first(b) || a.holder.id.localeCompare(b.holder.id) || a.number - b.number);
+}
+
 /** Nobody has looked for this long: somebody was away. */
 const AWAY_MS = 36 * 3_600_000;
 
@@ -52,7 +58,7 @@ export function todayRoutes({ act, batches, clock, db, forecasts, household, rou
       const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
       const live = forecasts.at(home, nowMs).live();
       const due = live.filter(({ answers }) => answers.next.atMs <= nowMs);
-      const stops = due.map(stopOf);
+      const stops = byBag(due).map(stopOf);
       const told = said.first(nowMs, home.zone);
       const body: Today = {
         nowMs,

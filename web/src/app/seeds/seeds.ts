@@ -17,7 +17,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { v7 as uuid } from 'uuid';
-import type { CropSummary } from '@fresh-tuck/contract';
+import type { CropSummary, Packet } from '@fresh-tuck/contract';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';
@@ -66,6 +66,17 @@ export class SeedsScreen {
       [name, ...otherNames, latin].some((known) => known.toLowerCase().includes(text)),
     );
   });
+
+  protected readonly advice = { use_up: 'use it up', test_first: 'test it first', short: 'nearly empty' } as const;
+
+  protected inTen(share: number): string {
+    const tenths = Math.round(share * 10);
+    return tenths === 0 ? 'less than 1' : String(tenths);
+  }
+
+  protected rateInWords({ stock }: Packet): string {
+    return `Expected to live: ${Math.round(stock.mean * 100)} of 100, between ${Math.round(stock.low * 100)} and ${Math.round(stock.high * 100)} 8 times in 10`;
+  }
 
   protected readonly nameOf = (crop: string | CropSummary | null): string =>
     typeof crop === 'string' || crop === null ? (crop ?? '') : crop.name;
