@@ -65,17 +65,36 @@ const CURVE_STEPS = 6;
 const meanCelsius = (progress: Progress, nowMs: number): number =>
   Array.from({ length: 24 }, (_, hour) => progress.celsiusAt(nowMs - hour * 3_600_000)).reduce((sum, celsius) => sum + celsius, 0) / 24;
 
-/** First moment in [from, end] at which a rising chance passes a level; null where it does not. */
-function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => number, level: number, steps = 12): number | null {
-  if (chance(endMs) < level) return null;
-  let low = fromMs;
-  let high = endMs;
-  for (let step = 0; step < steps; step++) {
+const HOUR_MS = 3_600_000;
+const FIRST_STEP_MS = 6 * HOUR_MS;
+
+/** Halves a stretch that holds the moment at which a rising chance passes a level, to the hour or in so many steps. */
+function halve(fromMs: number, toMs: number, chance: (ms: number) => number, level: number, most = Infinity): number {
+  let [low, high] = [fromMs, toMs];
+  for (let step = 0; step < most && high - low > HOUR_MS; step++) {
     const middle = (low + high) / 2;
     if (chance(middle) < level) low = middle;
     else high = middle;
   }
   return high;
+}
+
+/**
+ * First moment in [from, end] at which a rising chance passes a level, to the
+ * hour; null where it does not. What matters lies near: steps double from a
+ * quarter of a day before the last one is halved.
+ */
+function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => number, level: number): number | null {
+  if (chance(endMs) < level) return null;
+  let low = fromMs;
+  let step = FIRST_STEP_MS;
+  let high = Math.min(low + step, endMs);
+  while (high < endMs && chance(high) < level) {
+    low = high;
+    step *= 2;
+    high = Math.min(low + step, endMs);
+  }
+  return halve(low, high, chance, level);
 }
 
 /** How long to wait for a crop: so many times its median in progress, chill on top. */
@@ -207,7 +226,7 @@ function nextTipOf({ outlook, evidence, progress }: Workings, curve: readonly Co
   const at = (level: number): number | null => {
     const after = curve.findIndex(({ anyChance }) => anyChance >= level);
     if (after < 0) return null;
-    return firstMoment(curve[after - 1]?.atMs ?? evidence.lastSeenMs, curve[after]?.atMs ?? progress.endMs, any, level, 6);
+    return halve(curve[after - 1]?.atMs ?? evidence.lastSeenMs, curve[after]?.atMs ?? progress.endMs, any, level, 5);
   };
   const [lowMs, likelyMs] = [at(0.1), at(0.5)];
   // Where nine in ten is not reached within patience, the horizon is all that can be said.

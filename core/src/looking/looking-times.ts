@@ -12,6 +12,15 @@ import { DateTime } from 'luxon';
  */
 export function lookingTimes(afterMs: number, zone: string, times: readonly string[], days: number): number[] {
   const start = DateTime.fromMillis(afterMs, { zone }).startOf('day');
+  const key = `${zone} ${times.join()} ${start.toMillis()} ${days}`;
+  if (last?.key !== key) last = { key, all: timesFrom(start, times, days) };
+  return last.all.filter((ms) => ms > afterMs);
+}
+
+/** The times of a day and those after it are asked for again with every parcel: the last answer is kept. */
+let last: { readonly key: string; readonly all: readonly number[] } | null = null;
+
+function timesFrom(start: DateTime, times: readonly string[], days: number): number[] {
   const result: number[] = [];
   for (let day = 0; day <= days; day++) {
     for (const time of times) {
@@ -20,7 +29,7 @@ export function lookingTimes(afterMs: number, zone: string, times: readonly stri
         .plus({ days: day })
         .set({ hour: hour ?? 0, minute: minute ?? 0 })
         .toMillis();
-      if (ms > afterMs) result.push(ms);
+      result.push(ms);
     }
   }
   return result.sort((a, b) => a - b);

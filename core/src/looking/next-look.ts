@@ -61,8 +61,13 @@ export function nextLook(question: LookQuestion): NextLook {
   if (last < 1) throw new RangeError('timesMs: now and at least one looking time are needed');
   const time = (index: number): number => timesMs[Math.min(index, last)] as number;
   const firstIndex = (due: (index: number) => boolean): number => {
+    // What is due is mostly due soon: steps double before they are halved.
     let low = 0;
-    let high = last;
+    let high = 0;
+    for (let step = 1; high < last && !due(high); step *= 2) {
+      low = high + 1;
+      high = Math.min(high + step, last);
+    }
     while (low < high) {
       const middle = (low + high) >> 1;
       if (due(middle)) high = middle;

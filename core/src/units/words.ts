@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import { wallClock } from './local-time.js';
 import { formatLength, formatTemperature, type UnitSystem } from './quantity.js';
 
 /** How a household says times and amounts. */
@@ -18,10 +18,10 @@ export interface Words {
  * @param millilitresPerSpray of the sprayer, calibrated once
  */
 export function wordsFor(zone: string, units: UnitSystem, nowMs: number, millilitresPerSpray: number): Words {
-  const now = DateTime.fromMillis(nowMs, { zone, locale: 'en-GB' });
+  const now = wallClock(zone, nowMs);
   return {
     when(ms) {
-      const moment = DateTime.fromMillis(ms, { zone, locale: 'en-GB' });
+      const moment = wallClock(zone, ms);
       const clock = moment.toFormat('HH:mm');
       const days = Math.round(moment.startOf('day').diff(now.startOf('day'), 'days').days);
       if (days === 0) return moment.hour >= 17 && now.hour < 17 ? `tonight ${clock}` : clock;
