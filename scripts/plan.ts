@@ -49,6 +49,8 @@ Written by \`npm run plan -- ${batches}\`. Each row is ${batches} batches of 12 
 
 Goal: at most 40 % of the late sprouts of one daily look, with at most 80 % of the openings of two; at 25 mm a day no more late ones than twice a day, as such roots need two looks. ${kept} of ${rows} rows keep it. Moisture is left out of this comparison: it asks for openings of its own.
 
+Where it falls short: in the world where a fifth of the seeds wake very late (five rows) the forecast has half given them up by then and looks a little too seldom, up to 0.7 late sprouts a batch at 25 mm a day, or, with two-day seed, opens 85 % of the two daily times where 80 % was the goal; and with roots of 8 mm a day once a day misses nothing at all, so that one to four late sprouts in 40 batches miss the goal (three rows, one of them counted already). None of it is tuned away: the tolerance is a setting of the household. "Too early" stands at 1 to 6 for quick roots and slow seed because the rule asks for it: a root that is in the paper within a day or two of its tip is worth opening for while a tip is still unlikely.
+
 ${head}
 | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- | --- |
 ${lines.join('\n')}
