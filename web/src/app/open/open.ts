@@ -13,7 +13,6 @@ import { AboutService } from '../data/about.service';
 import type { ApiProblem } from '../data/api.service';
 import { ForecastService } from '../data/forecast.service';
 import { RoundService } from '../data/round.service';
-import { Outbox, type Sent } from '../data/outbox.service';
 import { PeopleService } from '../data/people.service';
 import { UndoOffer } from '../data/undo-offer.service';
 import { Advice } from '../kit/advice';
@@ -26,7 +25,7 @@ import { Legend } from './legend';
 import { LookAsks } from './asks';
 import { Move } from './move';
 import { Peek } from './peek';
-import { smallPicture } from './photo';
+import { LookSender } from './look-sender.service';
 import { KEYS } from './draft-keys';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
 
@@ -43,7 +42,7 @@ const LEAST_ROOT_MM = 4;
   host: { '(document:keydown)': 'key($event)' },
 })
 export class OpenScreen {
-  private readonly outbox = inject(Outbox);
+  private readonly sender = inject(LookSender);
   private readonly dialogs = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly sheets = inject(MatBottomSheet);
@@ -273,7 +272,7 @@ export class OpenScreen {
     if (!batch) return;
     this.saving.set(true);
     const what = `the look at ${batch.number}`;
-    from(this.keepLook(batch.id, body, what))
+    from(this.sender.send(batch.id, body, this.picture(), what))
       .pipe(
         finalize(() => this.saving.set(false)),
         takeUntilDestroyed(this.destroyRef),
@@ -300,18 +299,6 @@ export class OpenScreen {
         },
         error: (problem: Error) => this.error.set(problem.message),
       });
-  }
-
-  /** The look, and then its picture; both wait in this browser where the server does not answer. */
-  private async keepLook(batchId: string, body: ReturnType<typeof lookRequest>, what: string): Promise<Sent<BatchWithJournal>> {
-    const file = this.picture();
-    const picture = file && (await smallPicture(file));
-    const sent = await this.outbox.send<BatchWithJournal>({ id: body.id, method: 'POST', path: `batches/${batchId}/looks`, body, what });
-    if (picture) {
-      const id = uuid();
-      await this.outbox.send({ id, method: 'PUT', path: `looks/${body.id}/photos/${id}`, body: picture, what: `the picture of ${what}` });
-    }
-    return sent;
   }
 
   /** To the next parcel of the round, or back to Today. */
