@@ -209,8 +209,9 @@ function longestRoot({ growth, progress }: Workings, roots: readonly RootsNow[],
   return Math.max(seen, since * growth.mmPerDayAtOptimum, 0);
 }
 
-/** Closures and seeds too small that hide from a lamp, mm. Guess. */
+/** Closures that no lamp shines through. */
 const HIDES: readonly ParcelFacts['closure'][] = ['lidded'];
+/** Shorter seed cannot be read through paper, mm. Guess. */
 const LEAST_SEEN_MM = 1.5;
 
 /** Chance that a look through the bag notices a root that would be in the paper one looking time on. */

@@ -209,7 +209,9 @@ export function forecasts(stores: Stores) {
         const found = mates && live.has(id) ? { ...found0, next: nextLook({ ...question, mates }) } : found0;
         const packet = stores.packets.get(row.packet_id);
         const holder = stores.holders.holder(stores.batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '');
-        const lastLook = looksOf(entries).at(-1);
+        // Quiet seeds planted along tell as a look would; only a real one can be based on or corrected.
+        const lookIds = new Set(entries.filter(({ kind }) => kind === 'look').map((entry) => entry.id));
+        const lastLook = looksOf(entries).findLast((look) => lookIds.has(look.id));
         return {
           id,
           number: row.number,

@@ -86,6 +86,8 @@ describe('the daily round', () => {
     expect([after.answers.state.quiet, after.answers.state.rotten, after.answers.state.lost]).toEqual([0, 0, 5]);
     const nursery = await get<Seedling[]>('nursery');
     expect(nursery.map(({ proved }) => proved)).toEqual([true, true, true, false, false, false, false, false]);
+    // The next look is based on the last real one: the planting is none.
+    expect(after.journal.find(({ id }) => id === after.lastLookId)?.kind).toBe('look');
     await post(`batches/${home.batchId}/undos`, { entryId: after.journal[0]?.id });
     expect((await batch()).answers.state.quiet).toBe(5);
     expect(await get<Seedling[]>('nursery')).toEqual([]);

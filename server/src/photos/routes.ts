@@ -2,6 +2,7 @@ import express, { Router } from 'express';
 import { id as uuidSchema } from '@fresh-tuck/contract';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+import { photoStore } from './store.js';
 
 const TYPES = ['image/jpeg', 'image/png', 'image/webp'];
 /** A photograph scaled by the browser is far below this. */
@@ -18,14 +19,11 @@ const BEGINS: Readonly<Record<string, readonly (readonly [number, string])[]>> =
 
 /** Photographs of looks: kept in the household's own database, and nowhere else. */
 export function photoRoutes({ act, db }: Services): Router {
-  const insert = db.prepare('INSERT INTO photo (id, entry_id, type, bytes, recorded_ms) VALUES (?, ?, ?, ?, ?)');
-  const one = db.prepare('SELECT type, bytes FROM photo WHERE id = ?');
-  const look = db.prepare('SELECT entry_id FROM look WHERE entry_id = ?');
+  const photos = photoStore(db);
   return Router()
     .get('/photos/:photoId', (request, response) => {
-      const photo = one.get(request.params.photoId) as { type: string; bytes: Buffer } | undefined;
-      if (!photo) throw Problem.unknown('photograph');
-      response.set('Cache-Control', 'private, max-age=31536000, immutable').type(photo.type).send(photo.bytes);
+      const { type, bytes } = photos.get(request.params.photoId);
+      response.set('Cache-Control', 'private, max-age=31536000, immutable').type(type).send(bytes);
     })
     .put('/looks/:lookId/photos/:photoId', express.raw({ type: TYPES, limit: MOST_BYTES }), (request, response) => {
       const { lookId, photoId } = request.params;
@@ -40,10 +38,7 @@ export function photoRoutes({ act, db }: Services): Router {
       ) {
         throw Problem.field('photo', 'photo must be a JPEG, PNG or WebP picture of at most 3 MB');
       }
-      if (!look.get(lookId)) throw Problem.unknown('look');
-      act(`photo ${lookId}`, { id: photoId }, (nowMs) => {
-        insert.run(photoId, lookId, type, bytes, nowMs);
-      });
+      act(`photo ${lookId}`, { id: photoId }, (nowMs) => photos.add(photoId, lookId, type, bytes, nowMs));
       response.status(201).json({ id: photoId });
     });
 }

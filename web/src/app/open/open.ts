@@ -272,7 +272,7 @@ export class OpenScreen {
     if (!batch) return;
     this.saving.set(true);
     const what = `the look at ${batch.number}`;
-    from(this.sender.send(batch.id, body, this.picture(), what))
+    from(this.sender.send(batch.id, body, body.via === 'skipped' ? null : this.picture(), what))
       .pipe(
         finalize(() => this.saving.set(false)),
         takeUntilDestroyed(this.destroyRef),
