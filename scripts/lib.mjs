@@ -87,6 +87,8 @@ export async function bundle(entryPoints, outdir) {
     sourcemap: true,
     logLevel: 'warning',
     alias: {
+      '@fresh-tuck/core/seedbox': source('core', 'seedbox'),
+      '@fresh-tuck/core/germination-test': source('core', 'germination-test'),
       '@fresh-tuck/core/stock': source('core', 'sowing/stock'),
       '@fresh-tuck/core/destinations': source('core', 'moving/destinations'),
       '@fresh-tuck/core/own-crops': source('core', 'own-crops'),

@@ -6,8 +6,22 @@ export const VIAS = ['opened', 'through', 'skipped'] as const;
 export const METHODS = ['towel', 'water', 'plug', 'pod', 'pellet', 'pot', 'bed'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
 /** A seedling's stages after the move, in order. */
-export const SEEDLING_STAGES = ['moved', 'up', 'seed_leaves', 'true_leaves'] as const;
+export const SEEDLING_STAGES = ['moved', 'up', 'seed_leaves', 'true_leaves', 'planted_out', 'ripe'] as const;
 export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as const;
+
+/** What a batch is for: plants, or to learn how many of a packet live. */
+export const PURPOSES = ['plants', 'test'] as const;
+/** How saved seed was kept from strange pollen. */
+export const ISOLATIONS = ['none', 'distance', 'barrier', 'time', 'alone'] as const;
+export const ISOLATION_WORDS: Readonly<Record<(typeof ISOLATIONS)[number], string>> = {
+  none: 'not at all: kin flowered near it',
+  distance: 'by distance',
+  barrier: 'bagged or caged',
+  time: 'kin flowered at another time',
+  alone: 'no kin grew anywhere near',
+};
+/** What a start is counted back from. */
+export const TARGETS = ['plant_out', 'ripe'] as const;
 
 /** Kinds of place with what they are usually like, °C. Common practice, no source. */
 export const PLACE_KINDS = {

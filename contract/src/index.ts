@@ -3,3 +3,4 @@ export * from './choices.js';
 export * from './fields.js';
 export * from './requests.js';
 export * from './responses.js';
+export * from './packet-requests.js';

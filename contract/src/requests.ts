@@ -1,7 +1,19 @@
 import * as z from 'zod';
 import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/states';
 import { DESTINATIONS } from '@fresh-tuck/core/destinations';
-import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, METHODS, PLACE_KINDS, SEEDLING_STAGES, VIAS, type PlaceKind } from './choices.js';
+import {
+  CLOSING_REASONS,
+  CLOSURES,
+  DAMPS,
+  HOLDER_KINDS,
+  METHODS,
+  PLACE_KINDS,
+  PURPOSES,
+  SEEDLING_STAGES,
+  TARGETS,
+  VIAS,
+  type PlaceKind,
+} from './choices.js';
 import { celsius, clockTime, id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
 
 const placeKind = z.enum(Object.keys(PLACE_KINDS) as [PlaceKind, ...PlaceKind[]], { error: 'kind must be one of the kinds of place' });
@@ -81,22 +93,31 @@ export const cropRequest = z.strictObject({
 export const cropFiguresRequest = z.strictObject({ id, name: text(60, 'name').nullable(), figures });
 export const removalRequest = z.strictObject({ id });
 
-export const packetRequest = z.strictObject({
-  id,
-  cropId: text(60, 'cropId'),
-  variety: text(80, 'variety'),
-  year: whole(1950, 2100, 'year').nullable(),
-  source: text(80, 'source').nullable(),
-  printedRatePercent: number(1, 100, 'printedRatePercent', '%').nullable(),
-  seedCount: whole(1, 100_000, 'seedCount').nullable(),
-  dressed: z.boolean({ error: 'dressed must be true or false' }),
-});
-
 export const batchRequest = z.strictObject({
   id,
   packetId: id,
   method: z.enum(METHODS, { error: `method must be one of ${METHODS.join(', ')}` }).default('towel'),
+  purpose: z.enum(PURPOSES, { error: 'purpose must be plants or test' }).default('plants'),
   seeds: whole(1, SEED_LIMIT, 'seeds'),
+  /** What was taken from the packet where it is not the seeds laid: husks that split. */
+  taken: whole(1, SEED_LIMIT, 'taken').nullable().default(null),
+  /** Towels that the seeds are shared between, as evenly as can be. */
+  replicates: whole(1, 8, 'replicates').default(1),
+  /** A test's last day of counting. */
+  finalDays: whole(1, 365, 'finalDays').nullable().default(null),
+  /** What it is begun for: what follows the towel. */
+  aim: z
+    .strictObject({
+      plants: whole(1, SEED_LIMIT, 'aim.plants').nullable(),
+      destination: z.enum(DESTINATIONS, { error: `aim.destination must be one of ${DESTINATIONS.join(', ')}` }).nullable(),
+      target: z
+        .strictObject({
+          kind: z.enum(TARGETS, { error: 'aim.target.kind must be plant_out or ripe' }),
+          day: z.iso.date({ error: 'aim.target.day must be a date like 2026-05-20' }),
+        })
+        .nullable(),
+    })
+    .default({ plants: null, destination: null, target: null }),
   wanted: whole(1, SEED_LIMIT, 'wanted').nullable(),
   /** When it was tucked in; null is now. */
   startAt: localMoment('startAt').nullable(),
@@ -141,6 +162,21 @@ export const lookRequest = z
     troubles: z.array(z.enum(TROUBLES, { error: `a trouble must be one of ${TROUBLES.join(', ')}` })).max(TROUBLES.length),
     who: text(60, 'who').nullable(),
     note: text(500, 'note').nullable(),
+    /** A test's final count: seedlings of each towel by class. */
+    classes: z
+      .array(
+        z.strictObject({
+          normal: whole(0, SEED_LIMIT, 'classes.normal'),
+          abnormal: whole(0, SEED_LIMIT, 'classes.abnormal'),
+          hard: whole(0, SEED_LIMIT, 'classes.hard'),
+          fresh: whole(0, SEED_LIMIT, 'classes.fresh'),
+          dead: whole(0, SEED_LIMIT, 'classes.dead'),
+        }),
+      )
+      .min(1)
+      .max(8)
+      .nullable()
+      .default(null),
     /** The look that this one corrects. */
     supersedes: id.nullable(),
   })
@@ -232,6 +268,8 @@ export const bedRequest = z.strictObject({
   lengthM: number(0.05, 200, 'lengthM', 'm'),
   madeYear: whole(1950, 2100, 'madeYear').nullable(),
 });
+/** A soilless system, by its slots. */
+export const rackRequest = z.strictObject({ id, name: text(60, 'name'), slots: whole(1, 400, 'slots') });
 export const soilRequest = z.strictObject({
   id,
   day: z.iso.date({ error: 'day must be a date like 2026-04-11' }),
@@ -260,7 +298,6 @@ export type ReadingRequest = z.infer<typeof readingRequest>;
 export type CropRequest = z.infer<typeof cropRequest>;
 export type CropFiguresRequest = z.infer<typeof cropFiguresRequest>;
 export type RemovalRequest = z.infer<typeof removalRequest>;
-export type PacketRequest = z.infer<typeof packetRequest>;
 /** What a client sends: a default may be left out. */
 export type BatchRequest = z.input<typeof batchRequest>;
 export type LookRequest = z.input<typeof lookRequest>;
@@ -271,6 +308,7 @@ export type ClosureRequest = z.infer<typeof closureRequest>;
 export type WeighingRequest = z.infer<typeof weighingRequest>;
 export type RoundRequest = z.infer<typeof roundRequest>;
 export type BedRequest = z.infer<typeof bedRequest>;
+export type RackRequest = z.infer<typeof rackRequest>;
 export type SoilRequest = z.infer<typeof soilRequest>;
 export type SeedlingRequest = z.infer<typeof seedlingRequest>;
 export type UndoRequest = z.infer<typeof undoRequest>;

@@ -1,8 +1,11 @@
 import * as z from 'zod';
-import type { Answers, Crop, Handling, HouseWays, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
+import type { Answers, Crop, HouseWays, Judgement, LotPrior, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
+import type { Destination } from '@fresh-tuck/core/destinations';
 import type { OwnFigures } from '@fresh-tuck/core/own-crops';
+import type { TestResult } from '@fresh-tuck/core/germination-test';
+import type { Storage } from '@fresh-tuck/core/seedbox';
 import type { Stock } from '@fresh-tuck/core/stock';
-import { CLOSURES, HOLDER_KINDS } from './choices.js';
+import { CLOSURES, HOLDER_KINDS, ISOLATIONS, PURPOSES, TARGETS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
 export const problem = z.object({
@@ -79,6 +82,14 @@ export const cropSheet = z.object({
   added: z.boolean(),
 });
 
+/** A germination test of a packet, by reference: the batch is the proof. */
+export const packetTest = z.object({
+  batchId: z.string(),
+  number: z.number(),
+  atMs: z.number(),
+  result: z.custom<TestResult>().nullable(),
+});
+
 export const packet = z.object({
   id: z.string(),
   cropId: z.string(),
@@ -87,15 +98,62 @@ export const packet = z.object({
   year: z.number().nullable(),
   source: z.string().nullable(),
   printedRatePercent: z.number().nullable(),
+  printedDays: z.tuple([z.number(), z.number()]).nullable(),
   seedsLeft: z.number().nullable(),
+  seedsPerGram: z.number().nullable(),
   dressed: z.boolean(),
+  trait: z.string().nullable(),
+  generation: z.number().nullable(),
+  motherId: z.string().nullable(),
+  fatherId: z.string().nullable(),
+  isolation: z.enum(ISOLATIONS).nullable(),
+  isolationM: z.number().nullable(),
+  storage: z.custom<Storage>(),
+  /** Years that a year in its store ages it by. */
+  pace: z.number(),
   /** What is known of its next batch before any look. */
   prior: z.custom<LotPrior>(),
-  /** Chance that one of its sprouts survives the move, and how many told it. */
-  handling: z.custom<Handling>(),
+  /** Sprouts of its crop that were moved, and that snapped on the way. */
+  handled: z.object({ moved: z.number(), snapped: z.number() }),
+  /** Seedlings of its crop past danger, and lost, by where they were moved to. */
+  fates: z.record(z.string(), z.object({ lived: z.number(), lost: z.number() })),
+  /** Seedlings of its tests by whether they would become plants. */
+  sound: z.object({ normal: z.number(), abnormal: z.number() }),
   /** What is expected of it now, and what to do with it. */
   stock: z.custom<Stock>(),
-  batches: z.array(z.object({ id: z.string(), number: z.number(), live: z.boolean() })),
+  batches: z.array(
+    z.object({
+      id: z.string(),
+      number: z.number(),
+      seeds: z.number(),
+      purpose: z.enum(PURPOSES),
+      startMs: z.number(),
+      live: z.boolean(),
+    }),
+  ),
+});
+
+const relative = z.object({ id: z.string(), title: z.string(), year: z.number().nullable() });
+/** A packet with where it came from and what came of it. */
+export const packetSheet = packet.extend({
+  mother: relative.nullable(),
+  father: relative.nullable(),
+  children: z.array(z.object({ id: z.string(), variety: z.string(), year: z.number().nullable(), generation: z.number().nullable() })),
+  counts: z.array(z.object({ seeds: z.number(), grams: z.number().nullable(), atMs: z.number() })),
+  createdMs: z.number(),
+  tests: z.array(packetTest),
+  /** Distance that keeps its kind true, m; null where nobody says. */
+  isolationNeededM: z.number().nullable(),
+  hazards: z.object({ text: z.string(), regulated: z.string() }),
+});
+
+/** Soilless slots, and how many of them hold a living seedling. */
+export const rack = z.object({ id: z.string(), name: z.string(), slots: z.number(), taken: z.number() });
+
+/** What earlier batches of a crop tell a plan: days of nursing, and how late they were. */
+export const pastSeasons = z.object({
+  nursingDays: z.array(z.number()),
+  lateness: z.array(z.object({ year: z.number(), days: z.number(), kind: z.enum(TARGETS) })),
 });
 
 export const journalEntry = z.object({
@@ -152,6 +210,13 @@ export const seedling = z.object({
 
 export const cup = z.object({ number: z.number(), seed: z.number().nullable(), destination: z.string(), atMs: z.number() });
 
+/** What a batch was begun for. */
+export interface Aim {
+  readonly plants: number | null;
+  readonly destination: Destination | null;
+  readonly target: { readonly kind: (typeof TARGETS)[number]; readonly day: string } | null;
+}
+
 export const batch = z.object({
   id: z.string(),
   number: z.number(),
@@ -169,6 +234,10 @@ export const batch = z.object({
   lastLookMs: z.number().nullable(),
   prepared: z.array(z.string()),
   dressed: z.boolean(),
+  purpose: z.enum(PURPOSES),
+  /** Seeds on each towel of a test. */
+  replicates: z.array(z.number()),
+  aim: z.custom<Aim>(),
   facts: z.custom<ParcelFacts>(),
   answers: z.custom<Answers>(),
   judgement: z.custom<Judgement>(),
@@ -218,6 +287,9 @@ export type Findable = z.infer<typeof findable>;
 export type CropSummary = z.infer<typeof cropSummary>;
 export type CropSheet = z.infer<typeof cropSheet>;
 export type Packet = z.infer<typeof packet>;
+export type PacketSheet = z.infer<typeof packetSheet>;
+export type Rack = z.infer<typeof rack>;
+export type PastSeasons = z.infer<typeof pastSeasons>;
 export type JournalEntry = z.infer<typeof journalEntry>;
 export type Round = z.infer<typeof round>;
 export type Bed = z.infer<typeof bed>;

@@ -17,6 +17,7 @@ import { nurseryRoutes } from './nursery/routes.js';
 import { packetRoutes } from './packets/routes.js';
 import type { Services } from './services.js';
 import { photoRoutes } from './photos/routes.js';
+import { rackRoutes } from './racks/routes.js';
 import { roundRoutes } from './rounds/routes.js';
 import { spotRoutes } from './spots/routes.js';
 import { todayRoutes } from './today/routes.js';
@@ -72,6 +73,8 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   const api = Router();
   api.use(limiter);
   api.get('/events', services.changes.stream);
+  // A whole box of packets is more than any other request.
+  api.use('/packets/imports', express.json({ limit: '1mb', strict: true }));
   api.use(express.json({ limit: '100kb', strict: true }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -88,6 +91,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     bedRoutes,
     nurseryRoutes,
     photoRoutes,
+    rackRoutes,
     roundRoutes,
     findRoutes,
     backupRoutes,

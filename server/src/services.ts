@@ -11,6 +11,8 @@ import { actIn, type Act } from './http/act.js';
 import { changeStream, type Changes } from './http/events.js';
 import { nurseryStore, type NurseryStore } from './nursery/store.js';
 import { packetStore, type PacketStore } from './packets/store.js';
+import { rackStore, type RackStore } from './racks/store.js';
+import { seasonStore, type SeasonStore } from './nursery/seasons.js';
 import { roundStore, type RoundStore } from './rounds/store.js';
 import { spotStore, type SpotStore } from './spots/store.js';
 
@@ -31,6 +33,8 @@ export interface Services {
   readonly journal: JournalStore;
   readonly beds: BedStore;
   readonly nursery: NurseryStore;
+  readonly racks: RackStore;
+  readonly seasons: SeasonStore;
   readonly rounds: RoundStore;
   readonly forecasts: Forecasts;
 }
@@ -46,6 +50,7 @@ export function servicesOn(db: Database, clock: Clock, options: { demo: boolean;
     batches: batchStore(db),
     journal: journalStore(db),
   };
+  const nursery = nurseryStore(db, crops);
   return {
     db,
     clock,
@@ -55,7 +60,9 @@ export function servicesOn(db: Database, clock: Clock, options: { demo: boolean;
     household: householdStore(db),
     ...stores,
     beds: bedStore(db),
-    nursery: nurseryStore(db, crops),
+    nursery,
+    racks: rackStore(db, nursery),
+    seasons: seasonStore(db),
     rounds: roundStore(db),
     forecasts: forecasts(stores),
   };

@@ -20,8 +20,10 @@ export interface LotPrior extends Prior {
 export interface PacketFacts {
   /** Rate printed on the packet, 0 to 1: of normal seedlings in a laboratory. */
   readonly printedRate: number | null;
-  /** Years since the seed was harvested; null where nobody knows. */
+  /** Years by which it has aged since its harvest, its store considered; null where nobody knows. */
   readonly ageYears: number | null;
+  /** Calendar years, where its store has aged it by another pace. */
+  readonly calendarYears?: number | null;
   /** On a towel the tip is watched; elsewhere, what comes up. */
   readonly seen: 'tip' | 'emergence';
 }
@@ -47,7 +49,7 @@ export const agedShare = (ageYears: number, storageYears: number): number =>
 const inside = (mean: number): number => Math.min(Math.max(mean, 0.02), 0.98);
 
 /** The prior from the book and the packet alone. */
-export function bookPrior(crop: Crop, { printedRate, ageYears, seen }: PacketFacts): LotPrior {
+export function bookPrior(crop: Crop, { printedRate, ageYears, calendarYears = ageYears, seen }: PacketFacts): LotPrior {
   const rate = printedRate ?? crop.viability.share;
   const aged = ageYears === null ? 1 : agedShare(ageYears, crop.viability.storageYears);
   const delay = seen === 'emergence' ? crop.days.tipToEmergence : 0;
@@ -58,7 +60,10 @@ export function bookPrior(crop: Crop, { printedRate, ageYears, seen }: PacketFac
       ? `about ${percent} of 100 ${crop.name.toLowerCase()} seeds live (${crop.viability.source})`
       : `${percent} of 100 printed on the packet`,
   ];
-  if (aged < 0.97) known.push(`${ageYears} years old: about ${Math.round(aged * 100)} of 100 of what it was, a guess`);
+  if (aged < 0.97)
+    known.push(
+      `${calendarYears} ${calendarYears === 1 ? 'year' : 'years'} old${calendarYears !== ageYears && ageYears !== null ? `, aged by its store like ${Number(ageYears.toFixed(1))}` : ''}: about ${Math.round(aged * 100)} of 100 of what it was, a guess`,
+    );
   known.push(`half of the living ${seen === 'tip' ? 'show' : 'come up'} after about ${Number(days.toFixed(1))} days at their best warmth`);
   return {
     share: { mean: inside(TIPS_OF_NORMAL * rate * aged), weight: SHARE_WEIGHT },
@@ -78,6 +83,8 @@ export interface PastLot {
   readonly logSpread: { readonly mean: number; readonly sd: number };
   /** What its looks say of its living share, as if so many had lived and so many not. */
   readonly share: { readonly lived: number; readonly died: number };
+  /** Share of what lived in it that the same packet has kept since; all, where nothing is said. */
+  readonly kept?: number;
 }
 
 /** Where lots' differences lie, as shares of their variance. Guess; the sum is 1. */
@@ -120,10 +127,14 @@ export function learn(book: LotPrior, here: Pick<PastLot, 'packet' | 'crop' | 's
 
 function learnShare(book: LotPrior, here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[]): Prior['share'] {
   const count = (lots: readonly PastLot[], worth: number) =>
-    lots.reduce((sum, { share }) => ({ lived: sum.lived + worth * share.lived, died: sum.died + worth * share.died }), {
-      lived: 0,
-      died: 0,
-    });
+    lots.reduce(
+      (sum, { share, packet, kept = 1 }) => {
+        // Only the packet itself has gone on ageing in its store.
+        const lived = share.lived * (packet === here.packet ? kept : 1);
+        return { lived: sum.lived + worth * lived, died: sum.died + worth * (share.lived + share.died - lived) };
+      },
+      { lived: 0, died: 0 },
+    );
   const own = count(
     past.filter((lot) => lot.packet === here.packet),
     SAME_PACKET,

@@ -1,5 +1,5 @@
 /** What a parcel needs, in order of precedence. */
-export const VERDICTS = ['mend', 'rescue', 'move', 'top_up', 'restart', 'give_up', 'retest', 'leave'] as const;
+export const VERDICTS = ['mend', 'rescue', 'move', 'count', 'top_up', 'restart', 'give_up', 'retest', 'leave'] as const;
 export type Verdict = (typeof VERDICTS)[number];
 
 /** The four inks a judgement is written in. */

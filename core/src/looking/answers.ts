@@ -146,7 +146,7 @@ export function questionAndAnswers(facts: ParcelFacts, nowMs: number): { readonl
     readyMs: roots.length > 0 ? Math.min(...roots.map((root) => root.readyMs)) : null,
     dryingMs: drying.dryingAtMs,
     chillUntilMs: chillDue(workings, nowMs),
-    patienceMs: quiet.count > 0 ? patience : Infinity,
+    patienceMs: facts.test ? (facts.test.result ? Infinity : facts.test.finalMs) : quiet.count > 0 ? patience : Infinity,
     noticedThrough: noticedThrough(workings, soonMs - nowMs, nowMs),
     mates: facts.mates ?? null,
   };

@@ -6,6 +6,7 @@ import { mendAdvice } from './mend.js';
 import type { LookReason } from './next-look.js';
 import { countOf, rootAdvice } from './root-advice.js';
 import { supplyAdvice } from './supply-advice.js';
+import { testAdvice } from './test-advice.js';
 import type { ParcelFacts } from './workings.js';
 
 export { VERDICTS, type Advice, type Tone, type Verdict };
@@ -119,11 +120,14 @@ function headlineFor(facts: ParcelFacts, answers: Answers, words: Words): Judgem
       tone: 'waiting',
       text: `In one bag${facts.mates ? ` with ${facts.mates.number}` : ''}. ${expected}${soFar}`,
     }),
-    patience: () => ({
-      lead: 'decide',
-      tone: 'waiting',
-      text: `Patience ends: ${chanceInWords(answers.chanceAnyFurther)} that another tip shows; a quiet seed lives with ${chanceInWords(answers.chanceQuietAlive)}.`,
-    }),
+    patience: () =>
+      facts.test
+        ? { lead: 'final count', tone: 'growth', text: `The test has had its time: sort the seedlings and count them. ${expected}` }
+        : {
+            lead: 'decide',
+            tone: 'waiting',
+            text: `Patience ends: ${chanceInWords(answers.chanceAnyFurther)} that another tip shows; a quiet seed lives with ${chanceInWords(answers.chanceQuietAlive)}.`,
+          },
   };
   // Where both are due, water that is sure to be needed leads a tip that is not.
   const thirsty = next.reason === 'tips' && answers.drying.dryingAtMs <= answers.soon.atMs && atNext.anyChance < 0.5;
@@ -188,9 +192,9 @@ function reasonsFor(facts: ParcelFacts, answers: Answers, words: Words): string[
  * @param facts the same that the answers were computed from
  */
 export function judge(facts: ParcelFacts, answers: Answers, words: Words): Judgement {
-  const supply = supplyAdvice(facts, answers, words);
+  const supply = facts.test ? testAdvice(facts.test, answers, words) : supplyAdvice(facts, answers, words);
   const advice = [...mendAdvice(facts, answers, words), ...rootAdvice(facts, answers, words), ...supply];
-  const given = supply.some(({ kind }) => kind === 'give_up' || kind === 'restart');
+  const given = supply.some(({ kind }) => kind === 'give_up' || kind === 'restart' || kind === 'count');
   const settled = advice.some(({ kind }) => kind !== 'retuck');
   if (!given && (!settled || answers.state.quiet > 0)) advice.push(leaveAdvice(facts, answers, words));
   const kinds = new Set<string>(advice.map(({ kind }) => kind));

@@ -5,6 +5,7 @@ import { lotCurve, outlookFor, type LotCurve, type Outlook } from '../forecast/p
 import type { LotPrior, Prior } from '../forecast/prior.js';
 import type { RootGrowth } from '../moving/growth.js';
 import { rateFrom, readyLength, type MeasuredRoot } from '../moving/rate.js';
+import type { TestResult } from '../sowing/germination-test.js';
 import type { Closure, DampLook, Weighing } from '../towel/drying.js';
 import { integrateProgress, type Progress, type Stay } from '../warmth/progress.js';
 import { tollOf, type WarmthToll } from '../warmth/toll.js';
@@ -55,6 +56,8 @@ export interface ParcelFacts {
   readonly weighings?: readonly Weighing[];
   /** What the other parcels of the bag ask for. */
   readonly mates?: BagMates | null;
+  /** A germination test: when it is counted for the last time, and what it came to. */
+  readonly test?: { readonly finalMs: number; readonly result: TestResult | null } | null;
   /** What was known, step by step, before any look: for "Why?". */
   readonly priorSteps?: readonly PriorStep[];
 }

@@ -1,7 +1,12 @@
 import type { Crop } from '../crops/schema.js';
+import type { RootSchool } from '../moving/rate.js';
 
-/** Share of sprouts that reach their place unbroken, by how shy the kind is of being moved. Guess; own records take over. */
-const BY_SHYNESS = [0.97, 0.95, 0.9] as const;
+/** Share of sprouts lost on the way at a short root, by how shy the kind is of being moved. Guess; own records take over. */
+const LOST_BY_SHYNESS = [0.03, 0.05, 0.1] as const;
+/** A longer root breaks more easily; a fine seed is easier to hold by it. Guess. */
+const LOSS_BY_SCHOOL: Readonly<Record<RootSchool, number>> = { crop: 1, tip: 0.8, short: 1, finger: 1.6 };
+const FINE_SEED_MM = 2;
+const FINE_SEED_LOSS = 0.7;
 /** As many sprouts' worth as the guess counts for. */
 const GUESS_WEIGHT = 12;
 
@@ -13,11 +18,16 @@ export interface Handling {
 }
 
 /**
- * Loss on the way from towel to pot, learnt from what snapped.
+ * Loss on the way from towel to pot, by the school's root length and learnt from what snapped.
  *
  * @param records sprouts of the crop that were moved whole, and that snapped
  */
-export function handlingFor({ root }: Crop, { moved, snapped }: { readonly moved: number; readonly snapped: number }): Handling {
-  const guess = BY_SHYNESS[root.shy] ?? BY_SHYNESS[1];
-  return { mean: (guess * GUESS_WEIGHT + moved) / (GUESS_WEIGHT + moved + snapped), told: moved + snapped };
+export function handlingFor(
+  { root, seed }: Crop,
+  { moved, snapped }: { readonly moved: number; readonly snapped: number },
+  school: RootSchool = 'crop',
+): Handling {
+  const held = school === 'finger' && seed.lengthMm < FINE_SEED_MM && root.shy < 2 ? FINE_SEED_LOSS : LOSS_BY_SCHOOL[school];
+  const lost = (LOST_BY_SHYNESS[root.shy] ?? LOST_BY_SHYNESS[1]) * held;
+  return { mean: ((1 - lost) * GUESS_WEIGHT + moved) / (GUESS_WEIGHT + moved + snapped), told: moved + snapped };
 }

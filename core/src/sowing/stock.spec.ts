@@ -6,6 +6,7 @@ const packet = (ageYears: number | null, more: Partial<Parameters<typeof stockOf
   stockOf(onion, {
     share: bookPrior(onion, { printedRate: null, ageYears, seen: 'tip' }).share,
     ageYears,
+    pace: 1,
     seedsLeft: 40,
     tried: false,
     ...more,
@@ -19,7 +20,7 @@ describe('the stock', () => {
     expect(old.mean / fresh.mean).toBeCloseTo(agedShare(2, onion.viability.storageYears), 2);
     expect(old.advice).toEqual(['use_up', 'test_first']);
     expect(packet(2, { tried: true }).advice).toEqual(['use_up']);
-    expect(packet(2, { seedsLeft: 0 }).advice).toEqual(['short']);
+    expect(packet(2, { seedsLeft: 0 }).advice).toEqual(['empty']);
     expect(packet(null).advice).toEqual([]);
   });
 
@@ -29,7 +30,7 @@ describe('the stock', () => {
     expect(high).toBeGreaterThan(mean);
     // Beta(2, 3) has the distribution function 6x² - 8x³ + 3x⁴.
     const below = (x: number): number => 6 * x ** 2 - 8 * x ** 3 + 3 * x ** 4;
-    const known = stockOf(onion, { share: { mean: 0.4, weight: 5 }, ageYears: 0, seedsLeft: 9, tried: true });
+    const known = stockOf(onion, { share: { mean: 0.4, weight: 5 }, ageYears: 0, pace: 1, seedsLeft: 9, tried: true });
     expect(below(known.low)).toBeCloseTo(0.1, 9);
     expect(below(known.high)).toBeCloseTo(0.9, 9);
   });

@@ -1,4 +1,5 @@
-import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
+import type { batchRequest, LookRequest, MoveRequest } from '@fresh-tuck/contract';
+import type * as z from 'zod';
 import { hasTipped, parcelState } from '@fresh-tuck/core';
 import { Problem } from '../http/problem.js';
 import { looksOf, movesOf } from './facts.js';
@@ -85,4 +86,35 @@ export function checkRecount(count: number, { seeds, startMs, entries }: Subject
   const named = Math.max(0, ...looks.flatMap((look) => look.marks.map(({ seed }) => seed)));
   const least = Math.max(state.tipped + state.rotten + state.lost, named, 1);
   if (count < least) throw Problem.field('seeds', `seeds must be at least ${least}: so many were already seen`);
+}
+
+/** Refuses a batch that does not fit itself. */
+export function checkBatch({ purpose, replicates, seeds, taken, finalDays }: z.output<typeof batchRequest>): void {
+  if (taken !== null && taken > seeds) throw Problem.field('taken', `taken must be at most ${seeds}: no more is taken than is laid`);
+  if (replicates > seeds) throw Problem.field('replicates', `replicates must be at most ${seeds}: a towel needs a seed`);
+  if (purpose === 'plants' && replicates > 1) throw Problem.field('replicates', 'replicates must be 1 where it is not a test');
+  if ((purpose === 'test') !== (finalDays !== null))
+    throw Problem.field('finalDays', 'finalDays must say when a test is counted for the last time, and only there');
+}
+
+/** Refuses a final count that does not add up, towel by towel and with what was seen. */
+export function checkClasses({ classes, seen, via }: LookRequest, purpose: 'plants' | 'test', replicates: readonly number[]): void {
+  if (!classes) return;
+  if (purpose !== 'test') throw Problem.field('classes', 'classes belong to a germination test');
+  if (via !== 'opened' || !seen) throw Problem.field('classes', 'classes must come with an opened look and its totals');
+  if (classes.length !== replicates.length)
+    throw Problem.field('classes', `classes must name ${replicates.length} towels: the test has so many`);
+  classes.forEach(({ normal, abnormal, hard, fresh, dead }, index) => {
+    const sum = normal + abnormal + hard + fresh + dead;
+    if (sum !== replicates[index])
+      throw Problem.field(
+        `classes.${index}`,
+        `classes of towel ${index + 1} must add up to its ${replicates[index]} seeds; they are ${sum}`,
+      );
+  });
+  const total = (pick: (count: NonNullable<LookRequest['classes']>[number]) => number): number =>
+    classes.reduce((sum, count) => sum + pick(count), 0);
+  if (seen.tipped !== total(({ normal, abnormal }) => normal + abnormal))
+    throw Problem.field('seen.tipped', 'seen.tipped must be the normal and abnormal seedlings together');
+  if (seen.rotten !== total(({ dead }) => dead)) throw Problem.field('seen.rotten', 'seen.rotten must be the dead seeds');
 }

@@ -1,4 +1,5 @@
-import type { Stay } from '@fresh-tuck/core';
+import type { Stay, TestResult } from '@fresh-tuck/core';
+import { testResult } from '@fresh-tuck/core/germination-test';
 import type { CropStore } from '../crops/store.js';
 import type { HolderStore } from '../holders/store.js';
 import type { PacketStore } from '../packets/store.js';
@@ -79,3 +80,9 @@ export function looksOf(entries: readonly Entry[]) {
 }
 
 export const movesOf = (entries: readonly Entry[]) => entries.flatMap((entry) => (entry.counts && entry.move ? [entry.move] : []));
+
+/** What a test's final count came to, the newest that counts. */
+export function resultOf(entries: readonly Entry[]): TestResult | null {
+  const classes = entries.findLast((entry) => entry.counts && entry.classes)?.classes;
+  return classes ? testResult(classes) : null;
+}

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import {
+  agedShare,
   asMate,
   bookPrior,
   judge,
@@ -20,7 +21,8 @@ import {
   type PriorStep,
 } from '@fresh-tuck/core';
 import type { HouseholdRecord } from '../household/store.js';
-import { looksOf, movesOf, seedsOf, staysOf, type Stores } from './facts.js';
+import { ageOf } from '../packets/store.js';
+import { looksOf, movesOf, resultOf, seedsOf, staysOf, type Stores } from './facts.js';
 import type { Entry } from './journal.js';
 import type { BatchRow } from './store.js';
 
@@ -43,12 +45,21 @@ export function forecasts(stores: Stores) {
   /** What book and packet say, before own records. */
   function packetPrior(packetId: string, seen: PacketFacts['seen'], zone: string, atMs: number): LotPrior {
     const packet = stores.packets.get(packetId);
-    const year = DateTime.fromMillis(atMs, { zone }).year;
+    const { aged, calendar } = ageOf(packet, DateTime.fromMillis(atMs, { zone }).year);
     return bookPrior(stores.crops.crop(packet.crop_id), {
       printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
-      ageYears: packet.year === null ? null : Math.max(year - packet.year, 0),
+      ageYears: aged,
+      calendarYears: calendar,
       seen,
     });
+  }
+
+  /** Share of what lived in a batch of the packet that has lived on in its store until now. */
+  function keptSince(packetId: string, thenMs: number, nowMs: number, zone: string): number {
+    const packet = stores.packets.get(packetId);
+    const { storageYears } = stores.crops.crop(packet.crop_id).viability;
+    const shareAt = (ms: number): number => agedShare(ageOf(packet, DateTime.fromMillis(ms, { zone }).year).aged ?? 0, storageYears);
+    return Math.min(shareAt(nowMs) / Math.max(shareAt(thenMs), 1e-6), 1);
   }
 
   /** A finished batch read once; its journal is only added to, so its closing and its crop's version tell whether it has changed. */
@@ -88,9 +99,10 @@ export function forecasts(stores: Stores) {
     const book = packetPrior(packetId, seen, household?.zone ?? 'UTC', atMs);
     if (!household) return book;
     const { crop_id } = stores.packets.get(packetId);
-    const past = stores.batches
-      .finished(packetId, crop_id, atMs, MOST_PAST)
-      .map(({ id, closed_ms, closing_id }) => pastLot(id, closed_ms, closing_id, household));
+    const past = stores.batches.finished(packetId, crop_id, atMs, MOST_PAST).map(({ id, closed_ms, closing_id }) => {
+      const lot = pastLot(id, closed_ms, closing_id, household);
+      return lot.packet === packetId ? { ...lot, kept: keptSince(packetId, closed_ms, atMs, household.zone) } : lot;
+    });
     return learn(book, { packet: packetId, crop: crop_id, spot: spotId ?? '' }, past);
   }
 
@@ -152,6 +164,7 @@ export function forecasts(stores: Stores) {
       method: row.method,
       prepared: JSON.parse(row.prepared) as string[],
       followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
+      test: row.purpose === 'test' ? { finalMs: row.final_ms ?? row.start_ms, result: resultOf(entries) } : null,
     };
   }
 
@@ -228,6 +241,9 @@ export function forecasts(stores: Stores) {
           lastLookMs: lastLook?.atMs ?? null,
           prepared: JSON.parse(row.prepared) as string[],
           dressed: packet.dressed === 1,
+          purpose: row.purpose,
+          replicates: stores.batches.replicatesOf(row),
+          aim: stores.batches.aimOf(row),
           facts,
           answers: found,
           judgement: judge(facts, found, words),

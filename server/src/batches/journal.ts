@@ -1,5 +1,5 @@
 import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
-import type { ParcelLook, ParcelMove } from '@fresh-tuck/core';
+import type { ClassCounts, ParcelLook, ParcelMove } from '@fresh-tuck/core';
 import type { Database } from '../db/database.js';
 
 /** One line of a batch's journal as it is kept. */
@@ -23,6 +23,8 @@ export interface Entry {
         readonly quietPlanted: number;
       })
     | null;
+  /** A test's final count, a towel each. */
+  readonly classes: readonly ClassCounts[] | null;
   readonly photoIds: readonly string[];
   readonly seeds: number | null;
   readonly reason: string | null;
@@ -99,6 +101,10 @@ export function journalStore(db: Database) {
   const movedSeeds = db.prepare(
     'SELECT entry_id, seed FROM moved_seed WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY seed',
   );
+  const classes = db.prepare('SELECT * FROM class_count WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY towel');
+  const insertClass = db.prepare(`
+    INSERT INTO class_count (entry_id, towel, normal, abnormal, hard, fresh, dead)
+    VALUES (@entryId, @towel, @normal, @abnormal, @hard, @fresh, @dead)`);
   const insertMoved = db.prepare('INSERT INTO moved_seed (entry_id, seed) VALUES (?, ?)');
   const photos = db.prepare(
     'SELECT id, entry_id FROM photo WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY recorded_ms',
@@ -135,6 +141,11 @@ export function journalStore(db: Database) {
       const movedRows = movedSeeds.all(batchId) as { entry_id: string; seed: number }[];
       const photoRows = photos.all(batchId) as { id: string; entry_id: string }[];
       const cupRows = cups.all(batchId) as { entry_id: string; number: number; seed: number | null }[];
+      const classRows = classes.all(batchId) as (ClassCounts & { entry_id: string })[];
+      const classesOf = (id: string): ClassCounts[] | null => {
+        const own = classRows.filter(({ entry_id }) => entry_id === id);
+        return own.length === 0 ? null : own.map(({ normal, abnormal, hard, fresh, dead }) => ({ normal, abnormal, hard, fresh, dead }));
+      };
       return rows.map((row) => ({
         id: row.id,
         kind: row.kind,
@@ -172,6 +183,7 @@ export function journalStore(db: Database) {
                 rooted: { freed: row.freed ?? 0, patched: row.patched ?? 0, snapped: row.snapped ?? 0 },
                 quietPlanted: row.quiet_planted ?? 0,
               },
+        classes: classesOf(row.id),
         photoIds: photoRows.filter((photo) => photo.entry_id === row.id).map(({ id }) => id),
         seeds: row.seeds,
         reason: row.reason,
@@ -190,6 +202,7 @@ export function journalStore(db: Database) {
         rewetted: look.rewetted ? 1 : 0,
         troubles: JSON.stringify(look.troubles),
       });
+      look.classes?.forEach((counts, index) => insertClass.run({ ...counts, entryId: header.id, towel: index + 1 }));
       for (const { seed, stage, rootMm } of look.marks) insertMark.run(header.id, seed, stage, rootMm);
     },
     /** @param takeNumber gives the next label of the household */

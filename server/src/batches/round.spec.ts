@@ -65,12 +65,12 @@ describe('the daily round', () => {
 
   it('keeps how rooted sprouts came out, gives snapped ones no label, and learns it for the next start', async () => {
     await look(5);
-    const handling = async () => (await get<Packet[]>('packets'))[0]?.handling.mean ?? 0;
-    const before = await handling();
+    const handled = async () => (await get<Packet[]>('packets'))[0]?.handled;
+    expect(await handled()).toEqual({ moved: 0, snapped: 0 });
     await move({ uncounted: 4, rooted: { freed: 1, patched: 1, snapped: 2 } });
     const after = await batch();
     expect([after.answers.state.moved, after.cups.length]).toEqual([4, 2]);
-    expect(await handling()).toBeLessThan(before);
+    expect(await handled()).toEqual({ moved: 2, snapped: 2 });
     await move({ uncounted: 1, rooted: { freed: 1, patched: 1, snapped: 0 } }, 422);
     await move({ uncounted: 1, destination: 'attic' }, 422);
     await move({ uncounted: 1, destination: 'bed' }, 422);

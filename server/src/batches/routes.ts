@@ -14,7 +14,7 @@ import { momentFrom } from '../clock.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import { waitedMs } from '../http/waited.js';
-import { checkLook, checkMove, checkQuiet, checkRecount } from './checks.js';
+import { checkBatch, checkClasses, checkLook, checkMove, checkQuiet, checkRecount } from './checks.js';
 import { movesOf, seedsOf } from './facts.js';
 import type { Entry } from './journal.js';
 import { journalInWords } from './words.js';
@@ -66,7 +66,8 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
       act('batch', body, (nowMs) => {
         const startMs = momentFrom(body.startAt, zone, nowMs, 'startAt');
         packets.get(body.packetId);
-        packets.checkStock(body.packetId, body.seeds, 'seeds');
+        packets.checkStock(body.packetId, body.taken ?? body.seeds, body.taken === null ? 'seeds' : 'taken');
+        checkBatch(body);
         let holderId: string;
         if ('holderId' in body.holder) {
           ({ id: holderId } = holders.get(body.holder.holderId));
@@ -76,7 +77,7 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
           holders.add(newId, kind, closure, spotId, startMs, nowMs);
           holderId = newId;
         }
-        batches.add(body, { number: household.takeNumber(), token: uuid(), startMs, towelId: uuid(), holderId, nowMs });
+        batches.add(body, { number: household.takeNumber(), token: uuid(), startMs, newId: uuid, holderId, nowMs });
       });
       created(request, response, body.id);
     })
@@ -99,6 +100,7 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
         );
         const atMs = body.at === null && corrected ? corrected.atMs : tapped;
         checkLook(body, atMs, about);
+        checkClasses(body, batches.get(batchId).purpose, batches.replicatesOf(batches.get(batchId)));
         const { id, who, note, supersedes } = body;
         journal.addLook({ id, batchId, kind: 'look', atMs, nowMs, who, note, supersedes }, body);
       });
@@ -127,8 +129,7 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
       const { batchId } = request.params;
       const body = read(rebagRequest, request.body);
       act(`bag ${batchId}`, body, (nowMs) => {
-        const row = batches.get(batchId);
-        refuseClosed(journal.entries(batchId));
+        refuseClosed(subject(batchId).entries);
         let holderId: string;
         if ('holderId' in body.holder) ({ id: holderId } = holders.get(body.holder.holderId));
         else {
@@ -137,7 +138,7 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
           holders.add(newId, kind, closure, spotId, nowMs, nowMs);
           holderId = newId;
         }
-        batches.rebag(row.towel_id, holderId, nowMs);
+        batches.rebag(batchId, holderId, nowMs);
       });
       created(request, response, batchId);
     })

@@ -1,4 +1,5 @@
-import type { BatchRequest } from '@fresh-tuck/contract';
+import type { Aim, batchRequest, BatchRequest } from '@fresh-tuck/contract';
+import type * as z from 'zod';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 
@@ -13,7 +14,11 @@ export interface BatchRow {
   readonly chill_until_ms: number | null;
   readonly prepared: string;
   readonly method: NonNullable<BatchRequest['method']>;
+  readonly purpose: 'plants' | 'test';
+  readonly final_ms: number | null;
+  readonly aim: string;
   readonly dose_ml: number;
+  /** Its only towel, or the first of a test's. */
   readonly towel_id: string;
   readonly width_mm: number;
   readonly height_mm: number;
@@ -22,7 +27,8 @@ export interface BatchRow {
 const COLUMNS = 'b.*, t.id AS towel_id, t.width_mm, t.height_mm';
 
 export function batchStore(db: Database) {
-  const one = db.prepare(`SELECT ${COLUMNS} FROM batch b JOIN towel t ON t.batch_id = b.id WHERE b.id = ?`);
+  const one = db.prepare(`SELECT ${COLUMNS} FROM batch b
+    JOIN towel t ON t.rowid = (SELECT min(rowid) FROM towel WHERE batch_id = b.id) WHERE b.id = ?`);
   const live = db.prepare(`
     SELECT b.id FROM batch b
     WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
@@ -39,20 +45,24 @@ export function batchStore(db: Database) {
       AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
     FROM batch b ORDER BY b.number DESC`);
   const count = db.prepare('SELECT count(*) AS count FROM batch');
-  // The nearest in kind first: what bears on a packet's next batch.
+  // The nearest in kind first: what bears on a packet's next batch. A counted test has told it, closed or not.
   const finished = db.prepare(`
     SELECT b.id, max(e.at_ms) AS closed_ms, max(e.id) AS closing_id FROM batch b
       JOIN packet p ON p.id = b.packet_id
-      JOIN entry e ON e.batch_id = b.id AND e.kind = 'close'
+      JOIN entry e ON e.batch_id = b.id
+        AND (e.kind = 'close' OR e.id IN (SELECT entry_id FROM class_count))
         AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
     WHERE e.at_ms <= @untilMs
     GROUP BY b.id
     ORDER BY (b.packet_id = @packetId) DESC, (p.crop_id = @cropId) DESC, closed_ms DESC LIMIT @most`);
   const insert = db.prepare(`
-    INSERT INTO batch (id, number, token, packet_id, seeds, wanted, start_ms, chill_until_ms, prepared, method, dose_ml, recorded_ms)
-    VALUES (@id, @number, @token, @packetId, @seeds, @wanted, @startMs, @chillUntilMs, @prepared, @method, @doseMl, @nowMs)`);
-  const insertTowel = db.prepare('INSERT INTO towel (id, batch_id, width_mm, height_mm, plies) VALUES (?, ?, ?, ?, ?)');
+    INSERT INTO batch (id, number, token, packet_id, seeds, wanted, start_ms, chill_until_ms, prepared, method, dose_ml, recorded_ms,
+      purpose, taken, final_ms, aim)
+    VALUES (@id, @number, @token, @packetId, @seeds, @wanted, @startMs, @chillUntilMs, @prepared, @method, @doseMl, @nowMs,
+      @purpose, @taken, @finalMs, @aim)`);
+  const insertTowel = db.prepare('INSERT INTO towel (id, batch_id, width_mm, height_mm, plies, seeds) VALUES (?, ?, ?, ?, ?, ?)');
   const placeTowel = db.prepare('INSERT INTO towel_place (towel_id, holder_id, from_ms) VALUES (?, ?, ?)');
+  const towels = db.prepare('SELECT id, seeds FROM towel WHERE batch_id = ? ORDER BY rowid');
   const places = db.prepare('SELECT holder_id, from_ms FROM towel_place WHERE towel_id = ? ORDER BY from_ms, rowid');
 
   return {
@@ -70,14 +80,17 @@ export function batchStore(db: Database) {
     followedBy: (packetId: string, startMs: number, id: string): number | null =>
       (following.get(packetId, startMs, id) as { number: number } | undefined)?.number ?? null,
     count: (): number => (count.get() as { count: number }).count,
-    /** Lays a towel into another bag from now on. */
-    rebag: (towelId: string, holderId: string, nowMs: number): void => {
-      placeTowel.run(towelId, holderId, nowMs);
+    /** Lays a batch's towels into another bag from now on. */
+    rebag: (batchId: string, holderId: string, nowMs: number): void => {
+      for (const { id } of towels.all(batchId) as { id: string }[]) placeTowel.run(id, holderId, nowMs);
     },
+    /** Seeds on each towel, in their order. */
+    replicatesOf: (row: BatchRow): number[] => (towels.all(row.id) as { seeds: number | null }[]).map(({ seeds }) => seeds ?? row.seeds),
+    aimOf: (row: BatchRow): Aim => ({ plants: null, destination: null, target: null, ...(JSON.parse(row.aim) as Partial<Aim>) }),
     placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
     add(
-      request: BatchRequest,
-      facts: { number: number; token: string; startMs: number; towelId: string; holderId: string; nowMs: number },
+      request: z.output<typeof batchRequest>,
+      facts: { number: number; token: string; startMs: number; newId: () => string; holderId: string; nowMs: number },
     ): void {
       const { id, packetId, seeds, wanted, towel, doseMl } = request;
       insert.run({
@@ -91,11 +104,20 @@ export function batchStore(db: Database) {
         startMs: facts.startMs,
         chillUntilMs: request.chillDays === null ? null : facts.startMs + request.chillDays * 86_400_000,
         prepared: JSON.stringify(request.prepared),
-        method: request.method ?? 'towel',
+        method: request.method,
         nowMs: facts.nowMs,
+        purpose: request.purpose,
+        taken: request.taken,
+        finalMs: request.finalDays === null ? null : facts.startMs + request.finalDays * 86_400_000,
+        aim: JSON.stringify(request.aim),
       });
-      insertTowel.run(facts.towelId, id, towel.widthMm, towel.heightMm, towel.plies);
-      placeTowel.run(facts.towelId, facts.holderId, facts.startMs);
+      const { replicates } = request;
+      for (let towelIndex = 0; towelIndex < replicates; towelIndex++) {
+        const share = Math.floor(seeds / replicates) + (towelIndex < seeds % replicates ? 1 : 0);
+        const towelId = facts.newId();
+        insertTowel.run(towelId, id, towel.widthMm, towel.heightMm, towel.plies, replicates === 1 ? null : share);
+        placeTowel.run(towelId, facts.holderId, facts.startMs);
+      }
     },
   };
 }

@@ -9,10 +9,13 @@ const labelOf = (request: Request): number => {
   return number;
 };
 
-export function nurseryRoutes({ act, nursery }: Services): Router {
+export function nurseryRoutes({ act, clock, household, nursery, seasons }: Services): Router {
   return Router()
     .get('/nursery', (_request, response) => {
       response.json(nursery.list());
+    })
+    .get('/crops/:cropId/seasons', (request, response) => {
+      response.json(seasons.of(request.params.cropId, household.get().zone, clock.now()));
     })
     .post('/nursery/:number/events', (request, response) => {
       const number = labelOf(request);

@@ -26,6 +26,9 @@ interface EventRow {
   readonly supersedes: string | null;
 }
 
+/** Stages from which few are lost. Common practice, no source. */
+const PAST_DANGER = ['true_leaves', 'planted_out', 'ripe'];
+
 /** Seedlings by their labels, and what became of them. */
 export function nurseryStore(db: Database, crops: CropStore) {
   const COUNTING = 'NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)';
@@ -90,6 +93,22 @@ export function nurseryStore(db: Database, crops: CropStore) {
     undo(number: number, id: string, entryId: string, nowMs: number): void {
       if (get(number).lastEventId !== entryId) throw Problem.field('entryId', 'entryId must be the last thing said of this seedling');
       insert.run({ id, number, kind: 'undo', stage: null, why: null, nowMs, supersedes: entryId });
+    },
+    /**
+     * Seedlings of a crop by where they were moved to: those past danger (a true leaf, planted
+     * out, given away) and those lost. The ones in between tell nothing yet.
+     */
+    fates(cropId: string): Record<string, { lived: number; lost: number }> {
+      const fates: Record<string, { lived: number; lost: number }> = {};
+      for (const { cropId: crop, destination, gone, proved, stage } of list()) {
+        if (crop !== cropId || !proved) continue;
+        const lost = gone?.kind === 'lost';
+        const lived = !lost && (gone?.kind === 'given' || PAST_DANGER.includes(stage));
+        const fate = (fates[destination] ??= { lived: 0, lost: 0 });
+        if (lost) fate.lost++;
+        if (lived) fate.lived++;
+      }
+      return fates;
     },
     /** Sprouts of a crop that were moved, and that snapped on the way. */
     handled: (cropId: string): { moved: number; snapped: number } => {

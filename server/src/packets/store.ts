@@ -1,10 +1,15 @@
-import type { Packet as WholePacket, PacketRequest } from '@fresh-tuck/contract';
+import type { packetChange, packetRequest, Packet as WholePacket } from '@fresh-tuck/contract';
+import { ageingPace } from '@fresh-tuck/core';
+import type * as z from 'zod';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 
+type PacketRequest = z.output<typeof packetRequest>;
+type PacketChange = z.output<typeof packetChange>;
+
 /** A packet as the store knows it; what is expected of it is the forecast's to say. */
-export type StoredPacket = Omit<WholePacket, 'prior' | 'handling' | 'stock'>;
+export type StoredPacket = Omit<WholePacket, 'prior' | 'handled' | 'fates' | 'sound' | 'stock' | 'pace'>;
 
 export interface PacketRow {
   readonly id: string;
@@ -13,20 +18,85 @@ export interface PacketRow {
   readonly year: number | null;
   readonly source: string | null;
   readonly printed_rate_percent: number | null;
-  readonly seed_count: number | null;
+  readonly printed_days_low: number | null;
+  readonly printed_days_high: number | null;
   readonly dressed: 0 | 1;
+  readonly trait: string | null;
+  readonly generation: number | null;
+  readonly mother_id: string | null;
+  readonly father_id: string | null;
+  readonly isolation: WholePacket['isolation'];
+  readonly isolation_m: number | null;
+  readonly store_place: WholePacket['storage']['place'];
+  readonly store_c: number | null;
+  readonly store_dryness: WholePacket['storage']['dryness'];
+  readonly seeds_per_gram: number | null;
+  readonly created_ms: number;
 }
+
+interface BatchLine {
+  readonly id: string;
+  readonly number: number;
+  readonly seeds: number;
+  readonly taken: number;
+  readonly closed: 0 | 1;
+  readonly purpose: 'plants' | 'test';
+  readonly start_ms: number;
+}
+
+const storageOf = (row: PacketRow) => ({ place: row.store_place, celsius: row.store_c, dryness: row.store_dryness });
+
+/** Years that a packet has aged by its store, and by the calendar; null where its year is not known. */
+export function ageOf(row: PacketRow, thisYear: number): { aged: number | null; calendar: number | null; pace: number } {
+  const pace = ageingPace(storageOf(row));
+  const calendar = row.year === null ? null : Math.max(thisYear - row.year, 0);
+  return { aged: calendar === null ? null : calendar * pace, calendar, pace };
+}
+
+const COLUMNS = {
+  crop_id: 'cropId',
+  variety: 'variety',
+  year: 'year',
+  source: 'source',
+  printed_rate_percent: 'printedRatePercent',
+  printed_days_low: 'daysLow',
+  printed_days_high: 'daysHigh',
+  dressed: 'dressed',
+  trait: 'trait',
+  generation: 'generation',
+  mother_id: 'motherId',
+  father_id: 'fatherId',
+  isolation: 'isolation',
+  isolation_m: 'isolationM',
+  store_place: 'place',
+  store_c: 'celsius',
+  store_dryness: 'dryness',
+  seeds_per_gram: 'seedsPerGram',
+} as const;
 
 export function packetStore(db: Database, crops: CropStore) {
   const all = db.prepare('SELECT * FROM packet ORDER BY created_ms, rowid');
   const names = db.prepare('SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY created_ms, rowid');
   const one = db.prepare('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
-    INSERT INTO packet (id, crop_id, variety, year, source, printed_rate_percent, seed_count, dressed, created_ms)
-    VALUES (@id, @cropId, @variety, @year, @source, @printedRatePercent, @seedCount, @dressed, @nowMs)`);
+    INSERT INTO packet (id, created_ms, ${Object.keys(COLUMNS).join(', ')})
+    VALUES (@id, @nowMs, ${Object.values(COLUMNS)
+      .map((name) => `@${name}`)
+      .join(', ')})`);
+  const update = db.prepare(`
+    UPDATE packet SET ${Object.entries(COLUMNS)
+      .map(([column, name]) => `${column} = @${name}`)
+      .join(', ')} WHERE id = @id`);
+  const counts = db.prepare('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY recorded_ms DESC, rowid DESC');
+  const insertCount = db.prepare(
+    'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)',
+  );
+  const children = db.prepare(
+    'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
+  );
   // A corrected count replaces the batch's own; an undo, which is final, takes it or a closing back.
   const used = db.prepare(`
-    SELECT b.id, b.number,
+    SELECT b.id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken,
       coalesce((SELECT r.seeds FROM entry e JOIN recount r ON r.entry_id = e.id
         WHERE e.batch_id = b.id AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
         ORDER BY e.recorded_ms DESC, e.rowid DESC LIMIT 1), b.seeds) AS seeds,
@@ -34,14 +104,38 @@ export function packetStore(db: Database, crops: CropStore) {
         AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
     FROM batch b WHERE b.packet_id = ? ORDER BY b.number`);
 
-  function get(id: string): PacketRow {
+  function get(id: string, field?: string): PacketRow {
     const row = one.get(id) as PacketRow | undefined;
+    if (!row && field) throw Problem.field(field, `${field} must be a packet of the box`);
     if (!row) throw Problem.unknown('packet');
     return row;
   }
-  const batchesOf = (id: string) => used.all(id) as { id: string; number: number; seeds: number; closed: 0 | 1 }[];
-  const seedsLeft = (row: PacketRow): number | null =>
-    row.seed_count === null ? null : row.seed_count - batchesOf(row.id).reduce((sum, { seeds }) => sum + seeds, 0);
+  const batchesOf = (id: string): BatchLine[] =>
+    (used.all(id) as (Omit<BatchLine, 'taken'> & { laid: number; taken: number | null })[]).map((line) => ({
+      ...line,
+      // Husks that split gave several seeds each.
+      taken: line.taken === null ? line.seeds : Math.ceil((line.seeds * line.taken) / line.laid),
+    }));
+  const countsOf = (id: string) => counts.all(id) as { seeds: number; grams: number | null; after_number: number; recorded_ms: number }[];
+
+  /** The last count less what was begun since. */
+  function seedsLeft(row: PacketRow): number | null {
+    const [last] = countsOf(row.id);
+    if (!last) return null;
+    const since = batchesOf(row.id).filter(({ number }) => number > last.after_number);
+    return Math.max(last.seeds - since.reduce((sum, { taken }) => sum + taken, 0), 0);
+  }
+
+  /** Seeds that a weight means, by the packet's own count to a gram or the crop's. */
+  const seedsIn = (grams: number, cropId: string, perGram: number | null): number =>
+    Math.round(grams * (perGram ?? 1000 / crops.crop(cropId).seed.gramsPerThousand));
+
+  const titleOf = (row: Pick<PacketRow, 'crop_id' | 'variety'>): string => `${crops.crop(row.crop_id).name}, ${row.variety}`;
+  const parentOf = (id: string | null) => {
+    if (id === null) return null;
+    const row = get(id);
+    return { id, title: titleOf(row), year: row.year };
+  };
 
   const packetOf = (row: PacketRow): StoredPacket => ({
     id: row.id,
@@ -51,19 +145,98 @@ export function packetStore(db: Database, crops: CropStore) {
     year: row.year,
     source: row.source,
     printedRatePercent: row.printed_rate_percent,
+    printedDays: row.printed_days_low === null || row.printed_days_high === null ? null : [row.printed_days_low, row.printed_days_high],
     seedsLeft: seedsLeft(row),
+    seedsPerGram: row.seeds_per_gram,
     dressed: row.dressed === 1,
-    batches: batchesOf(row.id).map(({ id, number, closed }) => ({ id, number, live: closed === 0 })),
+    trait: row.trait,
+    generation: row.generation,
+    motherId: row.mother_id,
+    fatherId: row.father_id,
+    isolation: row.isolation,
+    isolationM: row.isolation_m,
+    storage: storageOf(row),
+    batches: batchesOf(row.id).map(({ id, number, seeds, closed, purpose, start_ms }) => ({
+      id,
+      number,
+      seeds,
+      purpose,
+      startMs: start_ms,
+      live: closed === 0,
+    })),
   });
+
+  /** Columns of a request; parents must be there, and nobody is their own. */
+  function described(id: string, packet: PacketChange | PacketRequest) {
+    crops.known(packet.cropId);
+    for (const field of ['motherId', 'fatherId'] as const) {
+      const parent = packet[field];
+      if (parent === null) continue;
+      if (parent === id || ancestors(parent).has(id))
+        throw Problem.field(field, `${field} must not be the packet itself or one grown from it`);
+      get(parent, field);
+    }
+    return {
+      ...Object.fromEntries(Object.values(COLUMNS).map((name) => [name, packet[name as keyof typeof packet] ?? null])),
+      id,
+      dressed: packet.dressed ? 1 : 0,
+      daysLow: packet.printedDays?.[0] ?? null,
+      daysHigh: packet.printedDays?.[1] ?? null,
+      place: packet.storage.place,
+      celsius: packet.storage.celsius,
+      dryness: packet.storage.dryness,
+    };
+  }
+  function ancestors(id: string, seen = new Set<string>()): Set<string> {
+    const row = one.get(id) as PacketRow | undefined;
+    for (const parent of [row?.mother_id, row?.father_id]) {
+      if (!parent || seen.has(parent)) continue;
+      seen.add(parent);
+      ancestors(parent, seen);
+    }
+    return seen;
+  }
+
   return {
     list: (): StoredPacket[] => (all.all() as PacketRow[]).map(packetOf),
     /** Every packet by name alone, for finding. */
     names: () => names.all() as { id: string; cropId: string; variety: string; year: number | null }[],
     get,
+    has: (id: string): boolean => one.get(id) !== undefined,
     packet: (id: string): StoredPacket => packetOf(get(id)),
+    /** Where it came from, what came of it, and every count. */
+    history: (id: string) => {
+      const row = get(id);
+      return {
+        mother: parentOf(row.mother_id),
+        father: parentOf(row.father_id),
+        children: children.all({ id }) as { id: string; variety: string; year: number | null; generation: number | null }[],
+        counts: countsOf(id).map(({ seeds, grams, recorded_ms }) => ({ seeds, grams, atMs: recorded_ms })),
+        createdMs: row.created_ms,
+      };
+    },
     add(request: PacketRequest, nowMs: number): void {
-      crops.known(request.cropId);
-      insert.run({ ...request, dressed: request.dressed ? 1 : 0, nowMs });
+      insert.run({ ...described(request.id, request), nowMs });
+      const { grams, seedCount, cropId, seedsPerGram } = request;
+      const seeds = seedCount ?? (grams === null ? null : seedsIn(grams, cropId, seedsPerGram));
+      if (seeds !== null) insertCount.run(request.id, request.id, seeds, grams, 0, nowMs);
+    },
+    change(id: string, request: PacketChange): void {
+      const row = get(id);
+      if (row.crop_id !== request.cropId && batchesOf(id).length > 0)
+        throw Problem.field('cropId', 'cropId must stay: batches of this packet were begun; put another packet in instead');
+      update.run(described(id, request));
+    },
+    count(id: string, countId: string, { seeds, grams }: { seeds: number | null; grams: number | null }, nowMs: number): void {
+      const row = get(id);
+      insertCount.run(
+        countId,
+        id,
+        seeds ?? seedsIn(grams ?? 0, row.crop_id, row.seeds_per_gram),
+        grams,
+        batchesOf(id).at(-1)?.number ?? 0,
+        nowMs,
+      );
     },
     /** @throws Problem where the packet holds fewer; @param field named in the error */
     checkStock(id: string, seeds: number, field: string): void {

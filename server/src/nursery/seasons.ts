@@ -1,0 +1,56 @@
+import { DateTime } from 'luxon';
+import type { Aim, PastSeasons } from '@fresh-tuck/contract';
+import type { Database } from '../db/database.js';
+
+const DAY_MS = 86_400_000;
+
+const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? (sorted[middle] ?? 0) : ((sorted[middle - 1] ?? 0) + (sorted[middle] ?? 0)) / 2;
+};
+
+interface Reached {
+  readonly batchId: string;
+  readonly cupNumber: number;
+  readonly movedMs: number;
+  readonly stage: 'planted_out' | 'ripe';
+  readonly atMs: number;
+  readonly aim: string;
+}
+
+/**
+ * What earlier batches of a crop tell a plan: the days from move to planting out, and
+ * how much later than wished each batch got there (the median of its plants).
+ */
+export function seasonStore(db: Database) {
+  const reached = db.prepare(`
+    SELECT b.id AS batchId, c.number AS cupNumber, e.at_ms AS movedMs, s.stage, min(s.at_ms) AS atMs, b.aim
+    FROM seedling_event s JOIN cup c ON c.number = s.cup_number
+      JOIN entry e ON e.id = c.entry_id AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
+      JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
+    WHERE p.crop_id = ? AND s.kind = 'stage' AND s.stage IN ('planted_out', 'ripe') AND s.at_ms <= ?
+      AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id)
+    GROUP BY c.number, s.stage`);
+  return {
+    of(cropId: string, zone: string, untilMs: number): PastSeasons {
+      const rows = reached.all(cropId, untilMs) as Reached[];
+      const batches = [...new Set(rows.map(({ batchId }) => batchId))];
+      const nursingDays: number[] = [];
+      const lateness: PastSeasons['lateness'] = [];
+      for (const id of batches) {
+        const own = rows.filter(({ batchId }) => batchId === id);
+        const out = own.filter(({ stage }) => stage === 'planted_out');
+        if (out.length > 0) nursingDays.push(median(out.map(({ atMs, movedMs }) => (atMs - movedMs) / DAY_MS)));
+        const { target = null } = JSON.parse(own[0]?.aim ?? '{}') as Partial<Aim>;
+        const there = own.filter(({ stage }) => stage === (target?.kind === 'ripe' ? 'ripe' : 'planted_out'));
+        if (!target || there.length === 0) continue;
+        const wished = DateTime.fromISO(target.day, { zone });
+        const days = median(there.map(({ atMs }) => DateTime.fromMillis(atMs, { zone }).startOf('day').diff(wished, 'days').days));
+        lateness.push({ year: wished.year, days: Math.round(days), kind: target.kind });
+      }
+      return { nursingDays, lateness };
+    },
+  };
+}
+export type SeasonStore = ReturnType<typeof seasonStore>;

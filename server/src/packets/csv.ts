@@ -1,0 +1,31 @@
+import Papa from 'papaparse';
+import { COLUMN_LABELS, DRYNESSES, PACKET_COLUMNS, STORES, type PacketColumn } from '@fresh-tuck/core/seedbox';
+import type { StoredPacket } from './store.js';
+
+const cellsOf = (packet: StoredPacket): Record<PacketColumn, string | number> => ({
+  crop: packet.cropName,
+  variety: packet.variety,
+  year: packet.year ?? '',
+  source: packet.source ?? '',
+  ratePercent: packet.printedRatePercent ?? '',
+  days: packet.printedDays?.join('-') ?? '',
+  seeds: packet.seedsLeft ?? '',
+  grams: '',
+  perGram: packet.seedsPerGram ?? '',
+  dressed: packet.dressed ? 'yes' : 'no',
+  trait: packet.trait ?? '',
+  generation: packet.generation ?? '',
+  place: packet.storage.place ? STORES[packet.storage.place].label : '',
+  celsius: packet.storage.celsius ?? '',
+  dryness: packet.storage.dryness ? DRYNESSES[packet.storage.dryness].label : '',
+});
+
+/** The box as a table that can be read in again; formulas are guarded for spreadsheets. */
+export const packetsAsCsv = (packets: readonly StoredPacket[]): string =>
+  Papa.unparse(
+    {
+      fields: PACKET_COLUMNS.map((column) => COLUMN_LABELS[column]),
+      data: packets.map((packet) => PACKET_COLUMNS.map((column) => cellsOf(packet)[column])),
+    },
+    { escapeFormulae: true, newline: '\r\n' },
+  );
