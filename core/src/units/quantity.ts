@@ -45,6 +45,22 @@ export function parseMillimetres(text: string, system: UnitSystem): number | nul
   return value * (unit === 'mm' ? 1 : unit === 'cm' ? 10 : 25.4);
 }
 
+const LARGE = /^(\d+(?:[.,]\d+)?)\s*(m|cm|mm|ft|in|"|')?$/i;
+const METRES: Readonly<Record<string, number>> = { m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, "'": 0.3048, in: 0.0254, '"': 0.0254 };
+
+/**
+ * Reads a length of the garden's size, such as "1.2", "1,2 m", "80 cm" or "4 ft"; a bare
+ * number is metres, or feet where these are the household's.
+ *
+ * @returns metres, or null where the text is no length above 0
+ */
+export function parseMetres(text: string, system: UnitSystem): number | null {
+  const match = LARGE.exec(text.trim());
+  if (!match?.[1]) return null;
+  const metres = toNumber(match[1]) * (METRES[(match[2] ?? (system === 'us' ? 'ft' : 'm')).toLowerCase()] ?? 1);
+  return metres > 0 ? metres : null;
+}
+
 /** Writes a temperature for people, to a tenth of a degree. */
 export function formatTemperature(celsius: number, system: UnitSystem): string {
   const value = system === 'us' ? fahrenheitFromCelsius(celsius) : celsius;

@@ -20,6 +20,21 @@ export const routes: Routes = [
       { path: 'tuck', title: 'Tuck in seed · Fresh Tuck', loadComponent: () => import('./tuck/tuck').then((m) => m.TuckScreen) },
       { path: 'batch/:batchId', title: 'Batch · Fresh Tuck', loadComponent: () => import('./batch/batch').then((m) => m.BatchScreen) },
       { path: 'seeds', title: 'Seeds · Fresh Tuck', loadComponent: () => import('./seeds/seeds').then((m) => m.SeedsScreen) },
+      {
+        path: 'seeds/import',
+        title: 'Bring in a table · Fresh Tuck',
+        loadComponent: () => import('./seeds/import').then((m) => m.ImportScreen),
+      },
+      {
+        path: 'packet/:packetId',
+        title: 'Packet · Fresh Tuck',
+        loadComponent: () => import('./packet/packet').then((m) => m.PacketScreen),
+      },
+      {
+        path: 'packet/:packetId/test',
+        title: 'Test a packet · Fresh Tuck',
+        loadComponent: () => import('./packet/test').then((m) => m.TestScreen),
+      },
       { path: 'crop/:cropId', title: 'Crop · Fresh Tuck', loadComponent: () => import('./crop/crop').then((m) => m.CropScreen) },
       {
         path: 'crop/:cropId/figures',

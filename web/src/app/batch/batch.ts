@@ -11,12 +11,15 @@ import { WhyService } from '../data/why.service';
 import { Notice } from '../data/notice.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';
+import { dayMs } from '../data/moments';
 import { Advice } from '../kit/advice';
 import { Bag } from './bag';
+import { FinalCount } from './final-count';
 import { Curve } from '../kit/curve';
 import { Label } from '../kit/label';
 import { shownStages } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
+import { TestResultView } from '../kit/test-result';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
 
@@ -30,7 +33,7 @@ const REASON_WORDS: Record<CloseRequest['reason'], string> = {
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
-  imports: [Advice, Bag, Curve, Label, Ribbon, RouterLink, Towel, Why],
+  imports: [Advice, Bag, Curve, FinalCount, Label, Ribbon, RouterLink, TestResultView, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './batch.html',
   styleUrl: './batch.scss',
@@ -89,8 +92,12 @@ export class BatchScreen {
 
   protected inShort(batch: BatchWithJournal): string {
     const { seeds, startMs, wanted } = batch.facts;
-    const parts = [`${batch.holder.spotName} · ${seeds} seeds since ${this.about.moments().short(startMs)}`];
+    const test =
+      batch.purpose === 'test' ? `test on ${batch.replicates.length} ${batch.replicates.length === 1 ? 'towel' : 'towels'} · ` : '';
+    const parts = [`${test}${batch.holder.spotName} · ${seeds} seeds since ${this.about.moments().short(startMs)}`];
     if (wanted !== null) parts.push(`${wanted} wanted`);
+    const { target } = batch.aim;
+    if (target) parts.push(`${target.kind === 'ripe' ? 'ripe by' : 'to plant out around'} ${this.about.moments().day(dayMs(target.day))}`);
     if (batch.bagMates.length > 0) parts.push(`in one bag with ${batch.bagMates.join(' and ')}`);
     return parts.join(' · ');
   }

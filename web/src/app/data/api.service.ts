@@ -27,7 +27,14 @@ import type {
   LookRequest,
   MoveRequest,
   Packet,
+  PacketChange,
+  PacketCountRequest,
+  PacketImport,
   PacketRequest,
+  PacketSheet,
+  PastSeasons,
+  Rack,
+  RackRequest,
   PlaceRequest,
   Problem,
   ReadingRequest,
@@ -96,6 +103,13 @@ export class Api {
   readonly orderSpots = (body: SpotOrder) => this.send<Spot[]>('PUT', 'spots/order', body);
   readonly addReading = (spotId: string, body: ReadingRequest) => this.send<Spot[]>('POST', `spots/${spotId}/readings`, body);
   readonly addPacket = (body: PacketRequest) => this.send<Packet>('POST', 'packets', body);
+  readonly packet = (id: string) => this.get<PacketSheet>(`packets/${id}`);
+  readonly changePacket = (id: string, body: PacketChange) => this.send<PacketSheet>('PUT', `packets/${id}`, body);
+  readonly countPacket = (id: string, body: PacketCountRequest) => this.send<PacketSheet>('POST', `packets/${id}/counts`, body);
+  readonly importPackets = (body: PacketImport) => this.send<{ added: number }>('POST', 'packets/imports', body);
+  readonly seasons = (cropId: string) => this.get<PastSeasons>(`crops/${cropId}/seasons`);
+  readonly racks = () => this.get<Rack[]>('racks');
+  readonly addRack = (body: RackRequest) => this.send<Rack[]>('POST', 'racks', body);
   readonly addBatch = (body: BatchRequest) => this.send<BatchWithJournal>('POST', 'batches', body);
   readonly addLook = (batchId: string, body: LookRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/looks`, body);
   readonly addMove = (batchId: string, body: MoveRequest) => this.send<BatchWithJournal>('POST', `batches/${batchId}/moves`, body);

@@ -34,3 +34,6 @@ export function moments(zone: string, nowMs: number): Moments {
     partOfDay: hour < 12 ? 'morning' : hour < 17 ? 'afternoon' : 'evening',
   };
 }
+
+/** Midday of a plain date, ms: near enough for what is counted in days. */
+export const dayMs = (day: string): number => Date.parse(`${day}T12:00:00Z`);

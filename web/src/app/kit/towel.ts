@@ -36,15 +36,19 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
   imports: [SeedDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'0 0 ' + widthMm() + ' ' + heightMm()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
+    <svg [attr.viewBox]="'0 0 ' + widthMm() + ' ' + drawnHeight()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
       <defs>
         <pattern [attr.id]="quiltId" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path class="quilt" d="M0 0H5M0 0V5" />
         </pattern>
       </defs>
-      <rect class="paper" x="0.4" y="0.4" [attr.width]="widthMm() - 0.8" [attr.height]="heightMm() - 0.8" rx="1" />
-      <rect [attr.fill]="'url(#' + quiltId + ')'" x="1" y="1" [attr.width]="widthMm() - 2" [attr.height]="heightMm() - 2" />
-      <path class="crease" [attr.d]="'M' + widthMm() / 2 + ' 1V' + (heightMm() - 1)" />
+      <rect class="paper" x="0.4" y="0.4" [attr.width]="widthMm() - 0.8" [attr.height]="drawnHeight() - 0.8" rx="1" />
+      <rect [attr.fill]="'url(#' + quiltId + ')'" x="1" y="1" [attr.width]="widthMm() - 2" [attr.height]="drawnHeight() - 2" />
+      <path class="crease" [attr.d]="'M' + widthMm() / 2 + ' 1V' + (drawnHeight() - 1)" />
+      @for (edge of edges(); track edge.y) {
+        <path class="edge" [attr.d]="'M0.4 ' + edge.y + 'H' + (widthMm() - 0.4)" />
+        <text class="scale-text" x="3" [attr.y]="edge.y + 5.5">towel {{ edge.number }}</text>
+      }
       @for (place of places(); track place.seed.seed) {
         <g
           class="place"
@@ -82,7 +86,7 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
           }
         </g>
       }
-      <g [attr.transform]="'translate(' + (widthMm() - 32) + ' ' + (heightMm() - 4.5) + ')'">
+      <g [attr.transform]="'translate(' + (widthMm() - 32) + ' ' + (drawnHeight() - 4.5) + ')'">
         <path class="scale" d="M-16 0H9M-16 -1.4V1.4M9 -1.4V1.4" />
         <text class="scale-text" x="11.5" y="1.5">{{ lengthText()(25) }}</text>
       </g>
@@ -113,6 +117,10 @@ export const STAGE_WORDS: Record<SeedStage, string> = {
       stroke: var(--hairline);
       stroke-width: 0.5;
       stroke-dasharray: 2 1.6;
+    }
+    .edge {
+      stroke: var(--ink);
+      stroke-width: 0.45;
     }
     .target {
       fill: transparent;
@@ -167,6 +175,8 @@ export class Towel {
   readonly widthMm = input.required<number>();
   readonly heightMm = input.required<number>();
   readonly seedLengthMm = input.required<number>();
+  /** Seeds on each of several towels, drawn one under the other; one towel where nothing stands. */
+  readonly shares = input<readonly number[]>([]);
   /** Whether seeds can be touched. */
   readonly live = input(false);
   /** Shades the room that each seed's root needs, of this diameter, mm. */
@@ -183,7 +193,18 @@ export class Towel {
   private held = false;
   private pressedAt: { readonly x: number; readonly y: number } | null = null;
 
-  private readonly layout = computed(() => layOut(this.seeds().length, this.widthMm(), this.heightMm()));
+  private readonly several = computed(() => (this.shares().length > 1 ? this.shares() : [this.seeds().length]));
+  protected readonly drawnHeight = computed(() => this.heightMm() * this.several().length);
+  protected readonly edges = computed(() =>
+    this.shares().length > 1 ? this.several().map((_, index) => ({ number: index + 1, y: index * this.heightMm() })) : [],
+  );
+  private readonly layout = computed(() => {
+    const layouts = this.several().map((count) => layOut(Math.max(count, 1), this.widthMm(), this.heightMm()));
+    return {
+      nearestMm: Math.min(...layouts.map(({ nearestMm }) => nearestMm)),
+      spots: layouts.flatMap(({ spots }, index) => spots.map(({ xMm, yMm }) => ({ xMm, yMm: yMm + index * this.heightMm() }))),
+    };
+  });
   protected readonly room = computed(() => this.roomMm() > 0);
   protected readonly drawnMm = computed(() =>
     Math.min(Math.max(this.seedLengthMm() * 1.5, LEAST_DRAWN_MM), this.layout().nearestMm * 0.45, 14),

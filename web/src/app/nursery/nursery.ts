@@ -16,7 +16,9 @@ const STAGES: Readonly<Record<Stage, { readonly title: string; readonly next: st
   moved: { title: 'Moved, not up yet', next: 'up' },
   up: { title: 'Up', next: 'seed leaves open' },
   seed_leaves: { title: 'Seed leaves open', next: 'true leaves' },
-  true_leaves: { title: 'True leaves', next: '' },
+  true_leaves: { title: 'True leaves', next: 'planted out' },
+  planted_out: { title: 'Planted out', next: 'first ripe' },
+  ripe: { title: 'Ripe or cut', next: '' },
 };
 const LOSSES = ['damped off', 'dried out', 'root was broken', 'eaten', 'never came up'] as const;
 const DAY_MS = 86_400_000;

@@ -1,85 +1,70 @@
-import {
-  afterRenderEffect,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  inject,
-  input,
-  linkedSignal,
-  signal,
-} from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { MatAutocompleteModule } from '@angular/material/autocomplete';
-import { MatCheckboxModule } from '@angular/material/checkbox';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { v7 as uuid } from 'uuid';
-import type { CropSummary, Packet } from '@fresh-tuck/contract';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { of, switchMap } from 'rxjs';
+import type { Packet } from '@fresh-tuck/contract';
+import type { StockAdvice } from '@fresh-tuck/core/stock';
+import { Api } from '../data/api.service';
 import { Changes } from '../data/changes.service';
-import { fieldError, showProblem } from '../kit/field-errors';
+import { RateBar } from '../kit/rate-bar';
+import { PacketForm } from './packet-form';
 
-const whole = Validators.pattern(/^\s*\d*\s*$/);
+/** The box's dividers, in the order in which they ask for something. */
+const DIVIDERS: readonly { readonly id: StockAdvice | 'fine'; readonly title: string; readonly text: string }[] = [
+  { id: 'test_first', title: 'Test first', text: 'doubtful, and nothing has proved it' },
+  { id: 'use_up', title: 'Use up', text: 'near the end of its storage life' },
+  { id: 'short', title: 'Nearly empty', text: 'fewer than a batch takes' },
+  { id: 'fine', title: 'In order', text: 'good for a batch' },
+];
 
-/** The seed box, as a plain list, with a form for a new packet. */
+/** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
   selector: 'ft-seeds',
-  imports: [MatAutocompleteModule, MatCheckboxModule, MatFormFieldModule, MatInputModule, ReactiveFormsModule, RouterLink],
+  imports: [PacketForm, RateBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './seeds.html',
   styleUrl: './seeds.scss',
 })
 export class SeedsScreen {
   private readonly api = inject(Api);
-  private readonly destroyRef = inject(DestroyRef);
-  protected readonly about = inject(AboutService);
   readonly add = input<string>();
+  /** The packet that seed was saved from. */
+  readonly mother = input<string>();
   /** The packet that somebody came for. */
   readonly packet = input<string>();
-  protected readonly came = this.packet;
 
   protected readonly packets = toSignal(inject(Changes).keep(() => this.api.packets()));
-  protected readonly crops = toSignal(this.api.crops(), { initialValue: [] });
   protected readonly adding = linkedSignal(() => this.add() !== undefined);
-  protected readonly error = signal<string | null>(null);
   protected readonly added = signal<{ id: string; text: string } | null>(null);
-  protected readonly fieldError = fieldError;
-
-  protected readonly form = new FormGroup({
-    crop: new FormControl<string | CropSummary>('', { nonNullable: true, validators: Validators.required }),
-    variety: new FormControl('', { nonNullable: true, validators: Validators.required }),
-    year: new FormControl('', { nonNullable: true, validators: whole }),
-    source: new FormControl('', { nonNullable: true }),
-    printedRatePercent: new FormControl('', { nonNullable: true, validators: whole }),
-    seedCount: new FormControl('', { nonNullable: true, validators: whole }),
-    dressed: new FormControl(false, { nonNullable: true }),
-  });
-  private readonly typed = toSignal(this.form.controls.crop.valueChanges, { initialValue: '' });
-  protected readonly matching = computed(() => {
-    const typed = this.typed();
-    const text = (typeof typed === 'string' ? typed : typed.name).trim().toLowerCase();
-    return this.crops().filter(({ name, otherNames, latin }) =>
-      [name, ...otherNames, latin].some((known) => known.toLowerCase().includes(text)),
-    );
+  protected readonly typed = signal('');
+  protected readonly savedFrom = toSignal(toObservable(this.mother).pipe(switchMap((id) => (id ? this.api.packet(id) : of(null)))), {
+    initialValue: null,
   });
 
-  protected readonly advice = { use_up: 'use it up', test_first: 'test it first', short: 'nearly empty' } as const;
-
-  protected inTen(share: number): string {
-    const tenths = Math.round(share * 10);
-    return tenths === 0 ? 'less than 1' : String(tenths);
-  }
-
-  protected rateInWords({ stock }: Packet): string {
-    return `Expected to live: ${Math.round(stock.mean * 100)} of 100, between ${Math.round(stock.low * 100)} and ${Math.round(stock.high * 100)} 8 times in 10`;
-  }
-
-  protected readonly nameOf = (crop: string | CropSummary | null): string =>
-    typeof crop === 'string' || crop === null ? (crop ?? '') : crop.name;
+  private readonly shown = computed(() => {
+    const words = this.typed().trim().toLowerCase();
+    return (this.packets() ?? [])
+      .filter(({ cropName, variety, source }) => `${cropName} ${variety} ${source ?? ''}`.toLowerCase().includes(words))
+      .sort((a, b) => a.cropName.localeCompare(b.cropName) || a.variety.localeCompare(b.variety));
+  });
+  protected readonly groups = computed(() =>
+    DIVIDERS.map((divider) => ({
+      ...divider,
+      packets: this.shown().filter((packet) => this.dividerOf(packet) === divider.id),
+    })).filter(({ packets }) => packets.length > 0),
+  );
+  protected readonly empty = computed(() => this.shown().filter((packet) => this.dividerOf(packet) === 'empty'));
+  protected readonly headline = computed(() => {
+    const packets = this.packets() ?? [];
+    const count = packets.filter((packet) => this.dividerOf(packet) !== 'empty').length;
+    if (packets.length === 0) return 'The seed box';
+    const asks = DIVIDERS.slice(0, 2)
+      .map(({ id }) => ({ id, number: packets.filter((packet) => this.dividerOf(packet) === id).length }))
+      .filter(({ number }) => number > 0)
+      .map(({ id, number }) => (id === 'test_first' ? `test ${number} first` : `use up ${number}`));
+    const box = `${count} ${count === 1 ? 'packet' : 'packets'} in the box`;
+    return asks.length > 0 ? `${box}: ${asks.join(', ')}` : box;
+  });
 
   constructor() {
     afterRenderEffect(() => {
@@ -88,38 +73,22 @@ export class SeedsScreen {
     });
   }
 
-  protected save(): void {
-    const { crop, variety, year, source, printedRatePercent, seedCount, dressed } = this.form.getRawValue();
-    const name = this.nameOf(crop).trim().toLowerCase();
-    const known =
-      typeof crop === 'string'
-        ? this.crops().find((other) => [other.name, ...other.otherNames].some((one) => one.toLowerCase() === name))
-        : crop;
-    if (!known) this.form.controls.crop.setErrors({ unknown: true });
-    this.form.markAllAsTouched();
-    if (this.form.invalid || !known) return;
-    const number = (text: string): number | null => (text.trim() === '' ? null : Number(text));
-    const id = uuid();
-    this.api
-      .addPacket({
-        id,
-        cropId: known.id,
-        variety,
-        year: number(year),
-        source: source.trim() || null,
-        printedRatePercent: number(printedRatePercent),
-        seedCount: number(seedCount),
-        dressed,
-      })
-      .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe({
-        next: (packet) => {
-          this.added.set({ id: packet.id, text: `${packet.cropName}, ${packet.variety}` });
-          this.error.set(null);
-          this.adding.set(false);
-          this.form.reset();
-        },
-        error: (problem: ApiProblem) => this.error.set(showProblem(this.form, problem, { crop: 'cropId' })),
-      });
+  private dividerOf({ stock }: Packet): StockAdvice | 'fine' {
+    if (stock.advice.includes('empty')) return 'empty';
+    return DIVIDERS.find(({ id }) => id !== 'fine' && stock.advice.includes(id))?.id ?? 'fine';
+  }
+
+  /** What else is to be said beside its divider. */
+  protected also(packet: Packet, divider: string): string {
+    const words = { use_up: 'use up', test_first: 'test first', short: 'nearly empty', empty: '' } as const;
+    return packet.stock.advice
+      .filter((one) => one !== divider)
+      .map((one) => words[one])
+      .join(', ');
+  }
+
+  protected keep(packet: Packet): void {
+    this.added.set({ id: packet.id, text: `${packet.cropName}, ${packet.variety}` });
+    this.adding.set(false);
   }
 }

@@ -6,6 +6,8 @@ import type { Closure, Preparation } from './choices';
 interface Setting {
   readonly crop: Crop;
   readonly seeds: number;
+  /** Taken from the packet: fewer than are laid where husks split. */
+  readonly taken: number;
   readonly dose: Plan['dose'];
   readonly prepared: readonly Preparation[];
   readonly chillDays: number | null;
@@ -22,7 +24,7 @@ export interface WorktopStep {
 
 const plain = (text: string): WorktopStep => ({ text, caution: null });
 
-function prepare(step: Preparation, { crop, seeds }: Setting): WorktopStep {
+function prepare(step: Preparation, { crop, seeds, taken }: Setting): WorktopStep {
   const [low, high] = crop.water.soakHours;
   switch (step) {
     case 'soak':
@@ -37,7 +39,7 @@ function prepare(step: Preparation, { crop, seeds }: Setting): WorktopStep {
     case 'file':
       return { text: 'Thin the edges with a file and spare the tip.', caution: 'Hold the seed in pliers or a folded cloth.' };
     case 'split':
-      return plain('Press the husks apart into their two seeds.');
+      return plain(`Press ${taken === 1 ? 'the husk' : `${taken} husks`} apart between two boards: ${seeds} seeds.`);
     case 'peel':
       return plain('Peel the dry brown coat off.');
     case 'inoculate':

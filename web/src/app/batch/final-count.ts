@@ -1,0 +1,180 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { finalize } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import type { BatchWithJournal } from '@fresh-tuck/contract';
+import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '@fresh-tuck/core/germination-test';
+import { Api, type ApiProblem } from '../data/api.service';
+
+const HINTS: Readonly<Record<SeedlingClass, string>> = {
+  normal: 'sound, moved ones too',
+  abnormal: 'sprouted, no plant',
+  hard: 'has not drunk',
+  fresh: 'firm, waiting',
+  dead: 'soft or hollow',
+};
+
+/** A test's final count: the seedlings of each towel by class. The last class follows from the rest. */
+@Component({
+  selector: 'ft-final-count',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form (submit)="$event.preventDefault(); save()" aria-labelledby="final-count">
+      <h2 id="final-count">Final count</h2>
+      <table>
+        <thead>
+          <tr>
+            <td></td>
+            @for (name of classes; track name) {
+              <th scope="col">
+                {{ name }}<span class="soft">{{ hints[name] }}</span>
+              </th>
+            }
+            <th scope="col">left over</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track $index; let towel = $index) {
+            <tr>
+              <th scope="row">
+                Towel {{ towel + 1 }}<span class="soft">{{ batch().replicates[towel] }} seeds</span>
+              </th>
+              @for (name of classes; track name) {
+                <td>
+                  <input
+                    class="entry"
+                    inputmode="numeric"
+                    [attr.aria-label]="'Towel ' + (towel + 1) + ', ' + name"
+                    [value]="row[name]"
+                    (input)="type(towel, name, $any($event.target).value)"
+                  />
+                </td>
+              }
+              <td class="over" [class.trouble]="over()[towel] !== 0">{{ over()[towel] }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="error" role="alert">{{ error() ?? '' }}</p>
+      <button type="submit" class="plain" [disabled]="saving()">Keep this count</button>
+    </form>
+  `,
+  styles: `
+    form {
+      margin-top: 22px;
+    }
+    h2 {
+      margin-bottom: 8px;
+    }
+    table {
+      width: 100%;
+      max-width: 760px;
+      border-collapse: collapse;
+    }
+    th {
+      padding: 4px 8px 4px 0;
+      text-align: left;
+      font-weight: 700;
+      vertical-align: bottom;
+    }
+    th .soft {
+      display: block;
+      font-weight: 400;
+    }
+    td {
+      padding: 4px 8px 4px 0;
+    }
+    .entry {
+      width: 100%;
+      min-width: 52px;
+    }
+    .over {
+      font: 700 18px var(--heading);
+    }
+    @media (max-width: 640px) {
+      thead .soft {
+        display: none;
+      }
+      th {
+        font-size: 14px;
+      }
+      .entry {
+        padding: 0 6px;
+      }
+    }
+  `,
+})
+export class FinalCount {
+  private readonly api = inject(Api);
+  private readonly destroyRef = inject(DestroyRef);
+  readonly batch = input.required<BatchWithJournal>();
+  readonly said = output<string>();
+  protected readonly classes = SEEDLING_CLASSES;
+  protected readonly hints = HINTS;
+  protected readonly saving = signal(false);
+  protected readonly error = signal<string | null>(null);
+  private readonly batchId = computed(() => this.batch().id);
+  private readonly towels = computed(() => this.batch().replicates.length, { equal: (a, b) => a === b });
+  /** What was typed; a stream that brings the batch anew does not take it away. */
+  protected readonly rows = linkedSignal({
+    source: () => `${this.batchId()} ${this.towels()}`,
+    computation: () => Array.from({ length: this.towels() }, () => ({ normal: '', abnormal: '', hard: '', fresh: '', dead: '' })),
+  });
+  /** Seeds that nobody has sorted yet. */
+  protected readonly over = computed(() =>
+    this.rows().map((row, index) => {
+      const sum = SEEDLING_CLASSES.reduce((total, name) => total + (Number(row[name]) || 0), 0);
+      return (this.batch().replicates[index] ?? 0) - sum;
+    }),
+  );
+
+  protected type(towel: number, name: SeedlingClass, value: string): void {
+    this.rows.update((rows) => rows.map((row, index) => (index === towel ? { ...row, [name]: value } : row)));
+  }
+
+  protected save(): void {
+    const written = this.rows().flatMap((row) => SEEDLING_CLASSES.map((name) => row[name].trim()));
+    if (written.some((text) => !/^\d*$/.test(text))) return this.error.set('Every class is a whole number of seeds, or empty for none.');
+    const left = this.over().findIndex((over) => over !== 0);
+    if (left >= 0) {
+      const over = this.over()[left] ?? 0;
+      return this.error.set(
+        over > 0
+          ? `Towel ${left + 1}: ${over} of its seeds are not sorted yet.`
+          : `Towel ${left + 1}: ${-over} more are sorted than it has seeds.`,
+      );
+    }
+    const classes = this.rows().map(
+      (row) => Object.fromEntries(SEEDLING_CLASSES.map((name) => [name, Number(row[name])])) as unknown as ClassCounts,
+    );
+    const total = (...names: SeedlingClass[]): number =>
+      classes.reduce((sum, counts) => sum + names.reduce((part, name) => part + counts[name], 0), 0);
+    this.saving.set(true);
+    this.api
+      .addLook(this.batchId(), {
+        id: uuid(),
+        at: null,
+        via: 'opened',
+        seen: { tipped: total('normal', 'abnormal'), rotten: total('dead'), basedOn: this.batch().lastLookId },
+        marks: [],
+        damp: null,
+        rewetted: false,
+        troubles: [],
+        who: null,
+        note: null,
+        classes,
+        supersedes: null,
+      })
+      .pipe(
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
+      .subscribe({
+        next: () => {
+          this.error.set(null);
+          this.said.emit('Counted. The packet’s rate rests on it from now on.');
+        },
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
+  }
+}

@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { catchError, EMPTY, switchMap } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import type { PacketSheet } from '@fresh-tuck/contract';
+import { ISOLATION_WORDS } from '@fresh-tuck/contract/choices';
+import { DRYNESSES, readNumber, STORES } from '@fresh-tuck/core/seedbox';
+import { formatTemperature } from '@fresh-tuck/core/units';
+import { AboutService } from '../data/about.service';
+import { Api, type ApiProblem } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import { Notice } from '../data/notice.service';
+import { TestResultView } from '../kit/test-result';
+import { Why } from '../kit/why';
+import { PacketForm } from '../seeds/packet-form';
+import { Fading } from './fading';
+
+/** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
+@Component({
+  selector: 'ft-packet',
+  imports: [Fading, PacketForm, RouterLink, TestResultView, Why],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './packet.html',
+  styleUrl: './packet.scss',
+})
+export class PacketScreen {
+  private readonly api = inject(Api);
+  private readonly changes = inject(Changes);
+  private readonly notice = inject(Notice);
+  private readonly destroyRef = inject(DestroyRef);
+  protected readonly about = inject(AboutService);
+  readonly packetId = input.required<string>();
+
+  protected readonly gone = signal<string | null>(null);
+  protected readonly panel = signal<'count' | 'change' | null>(null);
+  protected readonly error = signal<string | null>(null);
+  protected readonly packet = toSignal(
+    toObservable(this.packetId).pipe(
+      switchMap((id) =>
+        this.changes.keep(() =>
+          this.api.packet(id).pipe(
+            catchError((problem: ApiProblem) => {
+              this.gone.set(problem.message);
+              return EMPTY;
+            }),
+          ),
+        ),
+      ),
+    ),
+  );
+
+  protected readonly headline = computed(() => {
+    const packet = this.packet();
+    if (!packet) return '';
+    const { stock } = packet;
+    const tenths = Math.round(stock.mean * 10);
+    const live = tenths === 0 ? 'hardly any still live' : tenths === 10 ? 'nearly all live' : `about ${tenths} in 10 live`;
+    if (stock.advice.includes('empty')) return 'It is used up';
+    if (stock.advice.includes('test_first')) return `Test it before you count on it: ${live}`;
+    if (stock.advice.includes('use_up')) return `Use it up: ${live}, fewer each year`;
+    if (stock.advice.includes('short')) return `Nearly empty: ${packet.seedsLeft} left, ${live}`;
+    return `${live.charAt(0).toUpperCase()}${live.slice(1)}`;
+  });
+
+  protected readonly facts = computed(() => {
+    const packet = this.packet();
+    if (!packet) return [];
+    const { storage } = packet;
+    const { units } = this.about.household();
+    const kept = [
+      storage.place && STORES[storage.place].label,
+      storage.celsius !== null && formatTemperature(storage.celsius, units),
+      storage.dryness && DRYNESSES[storage.dryness].label,
+    ].filter(Boolean);
+    const facts: [string, string | null][] = [
+      ['Year', packet.year === null ? null : String(packet.year)],
+      ['From', packet.source],
+      ['Printed', this.printed(packet)],
+      ['Kept', kept.length > 0 ? `${kept.join(', ')}; ${this.pace(packet)}` : null],
+      ['Hoped for', packet.trait],
+      ['Saved here', packet.generation === null ? null : packet.generation === 1 ? 'once' : `${packet.generation} times`],
+      ['Isolated', this.isolation(packet)],
+    ];
+    return facts.filter((fact): fact is [string, string] => fact[1] !== null);
+  });
+
+  private printed({ printedDays, printedRatePercent }: PacketSheet): string | null {
+    const parts = [
+      printedRatePercent === null ? '' : `${printedRatePercent} %`,
+      printedDays === null ? '' : `${printedDays[0] === printedDays[1] ? printedDays[0] : printedDays.join(' to ')} days`,
+    ].filter(Boolean);
+    return parts.length > 0 ? parts.join(', ') : null;
+  }
+
+  private pace({ pace }: PacketSheet): string {
+    if (Math.abs(pace - 1) < 0.1) return 'it ages as in a dry drawer';
+    return pace < 1
+      ? `it ages ${(1 / pace).toFixed(0)} times slower than in a dry drawer`
+      : `it ages ${pace.toFixed(1)} times faster than in a dry drawer`;
+  }
+
+  private isolation({ isolation, isolationM, isolationNeededM }: PacketSheet): string | null {
+    if (isolation === null) return null;
+    const metres = isolationM === null ? '' : `, ${isolationM} m`;
+    const close = isolation === 'distance' && isolationM !== null && isolationNeededM !== null && isolationM < isolationNeededM;
+    return `${ISOLATION_WORDS[isolation]}${metres}${close ? ` (its kind asks for ${isolationNeededM} m: it may have crossed)` : ''}`;
+  }
+
+  protected show(panel: 'count' | 'change'): void {
+    this.error.set(null);
+    this.panel.update((open) => (open === panel ? null : panel));
+  }
+
+  protected count(seeds: string, grams: string): void {
+    const [number, weight] = [seeds.trim(), grams.trim()];
+    if ((number === '') === (weight === '')) return this.error.set('Write how many seeds, or how many grams: one of the two.');
+    const value = readNumber(number === '' ? weight : number);
+    if (value === null || (number !== '' && !Number.isInteger(value)))
+      return this.error.set(number === '' ? 'A weight in grams like 0.8.' : 'A whole number of seeds; 0 where it is used up.');
+    this.api
+      .countPacket(this.packetId(), { id: uuid(), seeds: number === '' ? null : value, grams: number === '' ? value : null })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: ({ seedsLeft }) => {
+          this.panel.set(null);
+          this.notice.say(seedsLeft === 0 ? 'Used up.' : `${seedsLeft} in it now.`);
+        },
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
+  }
+
+  protected changed(): void {
+    this.panel.set(null);
+    this.notice.say('Kept.');
+  }
+}

@@ -1,0 +1,206 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import { MOST_TESTED, seedsForDecision, seedsForPrecision, wilsonInterval } from '@fresh-tuck/core/germination-test';
+import { AboutService } from '../data/about.service';
+import { Api, type ApiProblem } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import type { PlanQuestion } from '../data/forecast.messages';
+import { ForecastService } from '../data/forecast.service';
+import { Word } from '../kit/word';
+import { ERRORS, LEAST, PRECISIONS, TOWELS } from './test-choices';
+
+const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
+
+/** A germination test of part of a packet, as one sentence. */
+@Component({
+  selector: 'ft-test',
+  imports: [RouterLink, Word],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './test.html',
+  styleUrl: './test.scss',
+})
+export class TestScreen {
+  private readonly api = inject(Api);
+  private readonly changes = inject(Changes);
+  private readonly forecasts = inject(ForecastService);
+  private readonly router = inject(Router);
+  private readonly destroyRef = inject(DestroyRef);
+  protected readonly about = inject(AboutService);
+  readonly packetId = input.required<string>();
+
+  protected readonly packet = toSignal(toObservable(this.packetId).pipe(switchMap((id) => this.changes.keep(() => this.api.packet(id)))), {
+    initialValue: null,
+  });
+  protected readonly crop = toSignal(
+    toObservable(computed(() => this.packet()?.cropId ?? null)).pipe(switchMap((id) => (id === null ? of(null) : this.api.crop(id)))),
+    { initialValue: null },
+  );
+  protected readonly spots = toSignal(
+    this.changes.keep(() => this.api.spots()),
+    { initialValue: [] },
+  );
+  protected readonly precisions = PRECISIONS;
+  protected readonly errors = ERRORS;
+  protected readonly leasts = LEAST;
+  protected readonly towelCounts = TOWELS;
+
+  /** Asked for: a width, or an error that one can live with about a rate. */
+  protected readonly asked = signal<{ readonly within: number } | { readonly least: number; readonly error: number }>({ within: 0.15 });
+  protected readonly least = signal(0.7);
+  protected readonly seedsFixed = signal<number | null>(null);
+  protected readonly towels = signal<number | null>(null);
+  protected readonly spotFixed = signal<string | null>(null);
+  protected readonly saving = signal(false);
+  protected readonly error = signal<string | null>(null);
+
+  private readonly mean = computed(() => this.packet()?.stock.mean ?? 0.7);
+  /** The sample that what is asked for takes. */
+  protected readonly sample = computed(() => {
+    const asked = this.asked();
+    if ('within' in asked) {
+      const seeds = seedsForPrecision(this.mean(), asked.within);
+      return { seeds, text: `${Math.round(asked.within * 100)} in 100 either way`, passes: null };
+    }
+    // A lot that is a fifth worse is one that must not pass.
+    const test = seedsForDecision(asked.least, asked.least - 0.25, asked.error);
+    return {
+      seeds: test?.seeds ?? null,
+      text: `whether ${Math.round(asked.least * 100)} in 100 live, wrong at most ${Math.round(asked.error * 100)} times in 100`,
+      passes: test,
+    };
+  });
+  protected readonly left = computed(() => this.packet()?.seedsLeft ?? null);
+  protected readonly seeds = computed(() => {
+    const most = Math.min(this.left() ?? MOST_TESTED, MOST_TESTED);
+    return this.seedsFixed() ?? Math.max(Math.min(this.sample().seeds ?? MOST_TESTED, most), 1);
+  });
+  protected readonly replicates = computed(() => {
+    const fixed = this.towels();
+    const seeds = this.seeds();
+    return Math.min(fixed ?? (seeds >= 40 ? 4 : seeds >= 20 ? 2 : 1), seeds);
+  });
+  protected readonly each = computed(() => {
+    const [least, more] = [Math.floor(this.seeds() / this.replicates()), this.seeds() % this.replicates()];
+    return more === 0 ? String(least) : `${least} or ${least + 1}`;
+  });
+  /** What the test would tell if it went as expected. */
+  protected readonly tells = computed(() => {
+    const seeds = this.seeds();
+    const { low, high } = wilsonInterval(Math.round(this.mean() * seeds), seeds);
+    const of = (share: number): number => Math.round(share * 100);
+    return `If about ${of(this.mean())} in 100 live, as expected, it will say between ${of(low)} and ${of(high)}, 19 times in 20.`;
+  });
+  private readonly question = computed<PlanQuestion | null>(() => {
+    const crop = this.crop();
+    const packet = this.packet();
+    if (!crop || !packet || this.spots().length === 0) return null;
+    return {
+      crop,
+      packet,
+      others: [],
+      wanted: 1,
+      keep: 1,
+      sureness: 0.9,
+      seeds: Math.ceil(this.seeds() / this.replicates()),
+      destination: 'cup',
+      school: 'crop',
+      perPot: 1,
+      keepers: 1,
+      split: false,
+      soakHours: 0,
+      startMs: this.openedMs,
+      target: null,
+      seasons: { nursingDays: [], lateness: [] },
+      chillDays: this.chillDays(),
+      closure: 'sealed_air',
+      pane: PANE,
+      spots: this.spots(),
+      utcOffsetHours: 0,
+    };
+  });
+  private readonly openedMs = this.about.nowMs();
+  protected readonly chillDays = computed(() => {
+    const weeks = this.crop()?.chill.weeks ?? 0;
+    return weeks > 0 ? Math.round(weeks * 7) : null;
+  });
+  protected readonly plan = toSignal(
+    toObservable(this.question).pipe(
+      filter((question) => question !== null),
+      debounceTime(30),
+      switchMap((question) => this.forecasts.plan(question)),
+    ),
+  );
+  protected readonly spotId = computed(() => {
+    const timed = this.plan()?.bySpot.filter(({ halfDays }) => halfDays !== null) ?? [];
+    const best = [...timed].sort((a, b) => (a.halfDays ?? 0) - (b.halfDays ?? 0))[0]?.spotId;
+    const cold = this.chillDays() === null ? null : this.spots().find(({ kind }) => kind === 'fridge')?.id;
+    return this.spotFixed() ?? cold ?? best ?? this.spots()[0]?.id ?? null;
+  });
+  protected readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
+  protected readonly finalCount = computed(() => this.plan()?.bySpot.find(({ spotId }) => spotId === this.spotId())?.finalCount ?? null);
+  protected readonly finalText = computed(() => {
+    const count = this.finalCount();
+    if (!count) return '';
+    const day = this.about.moments().day(this.openedMs + count.day * 86_400_000);
+    const { tabled } = count;
+    const warmth = tabled ? (tabled.lowC === tabled.highC ? `${tabled.lowC}` : `${tabled.lowC} and ${tabled.highC}`) : '';
+    return tabled
+      ? `The final count is due on day ${count.day}, ${day}: a laboratory counts on day ${tabled.day} at ${warmth} °C (ISTA, from memory), brought to the warmth here.`
+      : `The final count is due on day ${count.day}, ${day}: no laboratory’s rule is known for it, so it gets ${this.about.household().ways.patienceTimes} times its usual days.`;
+  });
+
+  protected typeSeeds(event: Event): void {
+    const { value } = event.target as HTMLInputElement;
+    const number = Number(value);
+    const most = Math.min(this.left() ?? MOST_TESTED, MOST_TESTED);
+    const fits = Number.isInteger(number) && number >= 1 && number <= most;
+    if (value.trim() === '') {
+      this.seedsFixed.set(null);
+      return this.error.set(null);
+    }
+    this.error.set(
+      fits ? null : `How many to test is a whole number from 1 to ${most}${this.left() === null ? '' : ': the packet has no more'}.`,
+    );
+    if (fits) this.seedsFixed.set(number);
+  }
+
+  protected ask(asked: { within: number } | { least: number; error: number }): void {
+    this.asked.set(asked);
+    this.seedsFixed.set(null);
+  }
+
+  protected begin(): void {
+    const spotId = this.spotId();
+    const plan = this.plan();
+    const finalCount = this.finalCount();
+    if (!spotId || !plan || !finalCount) return this.error.set('Name a warm spot in House first.');
+    this.saving.set(true);
+    this.api
+      .addBatch({
+        id: uuid(),
+        packetId: this.packetId(),
+        purpose: 'test',
+        replicates: this.replicates(),
+        finalDays: finalCount.day,
+        seeds: this.seeds(),
+        wanted: null,
+        startAt: null,
+        chillDays: this.chillDays(),
+        prepared: (this.crop()?.preparation.steps ?? []).filter((step) => step !== 'chill' && step !== 'split'),
+        towel: PANE,
+        doseMl: plan.dose.millilitres,
+        holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId },
+      })
+      .pipe(
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
+      .subscribe({
+        next: ({ id }) => void this.router.navigate(['/batch', id]),
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
+  }
+}

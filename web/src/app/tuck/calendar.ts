@@ -1,0 +1,222 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { scaleLinear } from 'd3-scale';
+import { chanceInWords } from '@fresh-tuck/core/units';
+import { AboutService } from '../data/about.service';
+import { TuckPlan } from './tuck-plan';
+
+const DAY_MS = 86_400_000;
+const WIDTH = 560;
+const LEFT = 8;
+const RIGHT = 96;
+const ROW = 25;
+const GOALS = { move: 'first moved', plant_out: 'planted out', ripe: 'ripe' } as const;
+
+/** The days forward from a start now, or from the start that a wished date asks for. */
+@Component({
+  selector: 'ft-calendar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (drawn(); as drawn) {
+      <section aria-labelledby="calendar">
+        <h2 id="calendar">
+          When <span class="soft">{{ drawn.from }}</span>
+        </h2>
+        <p [class]="drawn.tone" role="status">{{ drawn.text }}</p>
+        <svg [attr.viewBox]="'0 0 ' + width + ' ' + drawn.height" role="img" [attr.aria-label]="drawn.inWords">
+          <path class="axis" [attr.d]="'M' + drawn.x0 + ' 4V' + (drawn.height - 4)" />
+          @if (drawn.wished; as x) {
+            <path class="wish" [attr.d]="'M' + x + ' 0V' + drawn.height" />
+          }
+          @for (row of drawn.rows; track row.what) {
+            <g [attr.transform]="'translate(0 ' + row.y + ')'">
+              <path class="way" [attr.d]="'M' + row.from + ' 0H' + row.low" />
+              <rect
+                class="stretch"
+                [class.cold]="row.cold"
+                [attr.x]="row.low"
+                y="-6"
+                [attr.width]="row.high - row.low"
+                height="12"
+                rx="3"
+              />
+              @if (row.likely !== null) {
+                <path class="likely" [attr.d]="'M' + row.likely + ' -8V8'" />
+              }
+              <text [attr.x]="row.high + 8" y="5">{{ row.text }}</text>
+            </g>
+          }
+        </svg>
+        @if (drawn.late) {
+          <p class="soft">{{ drawn.late }}</p>
+        }
+      </section>
+    }
+  `,
+  styles: `
+    h2 {
+      display: flex;
+      align-items: baseline;
+      justify-content: space-between;
+      gap: 12px;
+      margin-bottom: 4px;
+    }
+    h2 .soft {
+      font: 400 14px var(--text);
+    }
+    svg {
+      width: 100%;
+      height: auto;
+      margin-top: 6px;
+      overflow: visible;
+    }
+    .axis {
+      stroke: var(--ink);
+      stroke-width: 1.6;
+      stroke-dasharray: 2.5 3;
+    }
+    .way {
+      stroke: var(--hairline);
+      stroke-width: 1.5;
+    }
+    .stretch {
+      fill: var(--growth-pale);
+      stroke: var(--growth);
+      stroke-width: 1.4;
+    }
+    .cold {
+      fill: var(--water-pale);
+      stroke: var(--water);
+    }
+    .likely {
+      stroke: var(--growth-word);
+      stroke-width: 2.4;
+    }
+    .wish {
+      stroke: var(--trouble);
+      stroke-width: 2.2;
+    }
+    text {
+      fill: var(--ink);
+      font: 400 14px var(--text);
+    }
+  `,
+})
+export class Calendar {
+  private readonly about = inject(AboutService);
+  private readonly plan = inject(TuckPlan);
+  protected readonly width = WIDTH;
+
+  protected readonly drawn = computed(() => {
+    const here = this.plan.here();
+    const answer = this.plan.plan();
+    const crop = this.plan.crop();
+    if (!here || !answer || !crop) return null;
+    const moments = this.about.moments();
+    const startByMs = this.plan.startByMs();
+    const nowMs = this.plan.startMs();
+    const goal = this.plan.goal();
+    const targetMs = this.plan.targetMs();
+    const ahead = startByMs !== null && startByMs > nowMs + DAY_MS / 2;
+    const fromMs = ahead ? startByMs : nowMs;
+    const soakDays = this.plan.prepared().includes('soak') ? crop.water.soakHours[1] / 24 : 0;
+    const chill = this.plan.chillDays() ?? 0;
+    const reached = here.forward.filter(({ goal: what }) => what !== 'ripe' || goal?.kind === 'ripe' || here.forward.length < 3);
+    const last = Math.max(...reached.map(({ high }) => high), chill, 1, targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS) + soakDays;
+    const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
+    const date = (day: number): string => moments.day(fromMs + day * DAY_MS);
+    const rows = [
+      ...(soakDays > 0
+        ? [
+            {
+              what: 'soak',
+              low: 0,
+              high: soakDays,
+              likely: null as number | null,
+              cold: true,
+              text: `soaked until ${moments.short(fromMs + soakDays * DAY_MS)}`,
+            },
+          ]
+        : []),
+      ...(chill > 0
+        ? [
+            {
+              what: 'chill',
+              low: soakDays,
+              high: soakDays + chill,
+              likely: null,
+              cold: true,
+              text: `in the cold until ${date(soakDays + chill)}`,
+            },
+          ]
+        : []),
+      ...reached.map(({ goal: what, low, likely, high }) => ({
+        what,
+        low: soakDays + low,
+        high: soakDays + high,
+        likely: soakDays + likely,
+        cold: false,
+        text: `${GOALS[what]} ${date(soakDays + likely)}`,
+      })),
+    ].map((row, index) => ({
+      ...row,
+      y: 16 + index * ROW,
+      from: x(0),
+      low: x(row.low),
+      high: x(row.high),
+      likely: row.likely === null ? null : x(row.likely),
+    }));
+    const { text, tone } = this.say(fromMs, ahead);
+    return {
+      rows,
+      text,
+      tone,
+      height: 10 + rows.length * ROW,
+      x0: x(0),
+      wished: targetMs === null ? null : x(Math.min((targetMs - fromMs) / DAY_MS + 0, last)),
+      from: ahead ? `begun ${moments.day(fromMs)}` : 'begun now, 8 times in 10 within the bars',
+      inWords: rows.map((row) => row.text).join('; '),
+      late: this.lateness(),
+    };
+  });
+
+  private say(fromMs: number, ahead: boolean): { text: string; tone: string } {
+    const here = this.plan.here();
+    const goal = this.plan.goal();
+    const moments = this.about.moments();
+    const ready = here?.forward[0];
+    if (!here || !ready) return { text: 'Here too few would ever come.', tone: 'trouble' };
+    if (!goal) {
+      const out = here.forward.find(({ goal: what }) => what === 'plant_out');
+      const day = (days: number): string => moments.day(fromMs + days * DAY_MS);
+      return {
+        text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}` : ''}.`,
+        tone: '',
+      };
+    }
+    const wish = goal.kind === 'ripe' ? 'ripe' : 'ready to plant out';
+    if (!here.back) return { text: `It cannot be ${wish} by then at all.`, tone: 'trouble' };
+    if (ahead) {
+      const days = Math.round((fromMs - this.plan.startMs()) / DAY_MS);
+      return {
+        text: `Start by ${moments.day(fromMs)}, ${days === 1 ? 'tomorrow' : `in ${days} days`}: ${chanceInWords(here.back.chance)} of enough, ${wish} in time.`,
+        tone: 'growth',
+      };
+    }
+    const startByMs = this.plan.startByMs() ?? fromMs;
+    const chance = chanceInWords(here.inTimeNow ?? 0);
+    return startByMs > fromMs - DAY_MS / 2
+      ? { text: `Start now: ${chance} of enough, ${wish} in time.`, tone: 'growth' }
+      : { text: `The day to start was ${moments.day(startByMs)}. Begun now, ${chance} of enough, ${wish} in time.`, tone: 'trouble' };
+  }
+
+  /** What earlier years shift, and that they do. */
+  private lateness(): string {
+    const late = this.plan.plan()?.lateness;
+    if (!late || late.shiftDays === 0) return '';
+    const days = Math.abs(Math.round(late.lastDays));
+    const shift = Math.abs(late.shiftDays);
+    const way = late.lastDays > 0 ? ['late', 'earlier'] : ['early', 'later'];
+    const batches = late.batches === 1 ? '' : ` (${late.batches} batches)`;
+    return `In ${late.year} it was ${days} ${days === 1 ? 'day' : 'days'} ${way[0]} here${batches}: this start is ${shift} ${shift === 1 ? 'day' : 'days'} ${way[1]} for it.`;
+  }
+}

@@ -1,0 +1,87 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { chanceInWords } from '@fresh-tuck/core/units';
+import { TuckPlan } from './tuck-plan';
+
+/** The packet has too few: what can be had instead. */
+@Component({
+  selector: 'ft-shortage',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (shortage(); as short) {
+      <section aria-labelledby="short">
+        <h2 id="short">{{ short.left === 0 ? 'The packet is empty' : 'The packet has only ' + short.left + ' left' }}</h2>
+        <ul>
+          @if (short.left > 0) {
+            <li>
+              <button type="button" class="choice" (click)="startAll(short.left)">Start all {{ short.left }}</button>
+              <span>{{ chances(short.chance) }} of {{ plan.wantedNumber() }} {{ plan.wantedNumber() === 1 ? 'plant' : 'plants' }}.</span>
+            </li>
+            @if (short.plants > 0) {
+              <li>
+                <button type="button" class="choice" (click)="want(short.plants)">
+                  Want {{ short.plants }} {{ short.plants === 1 ? 'plant' : 'plants' }}
+                </button>
+                <span>As sure as you asked, from what is there.</span>
+              </li>
+            }
+          }
+          @for (other of short.fill; track other.packetId) {
+            <li>
+              <button type="button" class="choice" (click)="fill(other.packetId, other.seeds)">{{ other.title }}</button>
+              <span
+                >{{ short.left > 0 ? 'All ' + short.left + ' of this one and ' : '' }}{{ other.seeds }} of it make it sure: two batches,
+                beginning with {{ other.title }}.</span
+              >
+            </li>
+          }
+        </ul>
+      </section>
+    }
+  `,
+  styles: `
+    h2 {
+      margin-bottom: 8px;
+      color: var(--trouble-word);
+    }
+    ul {
+      display: grid;
+      gap: 8px;
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 12px;
+      align-items: center;
+    }
+    span {
+      flex: 1 1 140px;
+      font-size: 15px;
+    }
+  `,
+})
+export class Shortage {
+  protected readonly plan = inject(TuckPlan);
+  protected readonly shortage = computed(() => this.plan.plan()?.shortage ?? null);
+  protected chances(chance: number): string {
+    const text = chanceInWords(chance);
+    return text.charAt(0).toUpperCase() + text.slice(1);
+  }
+
+  protected startAll(left: number): void {
+    this.plan.seedsFixed.set(left * (this.plan.split() ? Math.round(this.plan.crop()?.seed.perUnit ?? 1) : 1));
+  }
+
+  protected want(plants: number): void {
+    this.plan.wanted.set({ plants, from: null });
+    this.plan.seedsFixed.set(null);
+  }
+
+  /** The other packet's part first; this one's rest follows as a batch of its own. */
+  protected fill(packetId: string, seeds: number): void {
+    this.plan.packetId.set(packetId);
+    this.plan.seedsFixed.set(seeds);
+  }
+}

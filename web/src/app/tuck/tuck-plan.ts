@@ -1,0 +1,169 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { debounceTime, filter, of, switchMap } from 'rxjs';
+import type { Packet } from '@fresh-tuck/contract';
+import type { RootSchool } from '@fresh-tuck/core';
+import type { Destination } from '@fresh-tuck/core/destinations';
+import { AboutService } from '../data/about.service';
+import { Api } from '../data/api.service';
+import { Changes } from '../data/changes.service';
+import type { PlanQuestion } from '../data/forecast.messages';
+import { ForecastService } from '../data/forecast.service';
+import { dayMs } from '../data/moments';
+import { PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
+
+const DEFAULT_WANTED = 4;
+
+/**
+ * The sentence: what the gardener fixed, what follows from it, and the plan that the
+ * worker makes of both. A fixed word stays fixed whatever else changes.
+ */
+@Injectable()
+export class TuckPlan {
+  private readonly api = inject(Api);
+  private readonly forecasts = inject(ForecastService);
+  private readonly about = inject(AboutService);
+  private readonly changes = inject(Changes);
+
+  readonly packets = toSignal(this.changes.keep(() => this.api.packets()));
+  readonly spots = toSignal(
+    this.changes.keep(() => this.api.spots()),
+    { initialValue: [] },
+  );
+  readonly holders = toSignal(
+    this.changes.keep(() => this.api.holders()),
+    { initialValue: [] },
+  );
+
+  readonly packetId = signal<string | null>(null);
+  /** How many plants, and where that number comes from. */
+  readonly wanted = signal<{ readonly plants: number; readonly from: string | null } | null>(null);
+  readonly keep = signal(1);
+  readonly surenessFixed = signal<number | null>(null);
+  readonly seedsFixed = signal<number | null>(null);
+  readonly startAt = signal<string | null>(null);
+  readonly goal = signal<Goal | null>(null);
+  readonly prepFixed = signal<readonly Preparation[] | null>(null);
+  readonly chillFixed = signal<number | null | undefined>(undefined);
+  readonly closure = signal<Closure>('sealed_air');
+  readonly holderId = signal<string | null>(null);
+  readonly spotFixed = signal<string | null>(null);
+  readonly pane = signal<(typeof PANES)[number]>(PANES[0]);
+  readonly destinationFixed = signal<Destination | null>(null);
+  readonly schoolFixed = signal<RootSchool | null>(null);
+  readonly pot = signal<{ readonly perPot: number; readonly keepers: number }>({ perPot: 1, keepers: 1 });
+
+  readonly chosen = computed<Packet | null>(() => this.packets()?.find(({ id }) => id === this.packetId()) ?? null);
+  readonly crop = toSignal(
+    toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(switchMap((id) => (id === null ? of(null) : this.api.crop(id)))),
+    { initialValue: null },
+  );
+  private readonly seasons = toSignal(
+    toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(
+      switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.api.seasons(id)))),
+    ),
+    { initialValue: null },
+  );
+  readonly wantedNumber = computed(() => this.wanted()?.plants ?? DEFAULT_WANTED);
+  readonly sureness = computed(() => this.surenessFixed() ?? this.about.household().ways.sureness);
+  readonly destination = computed<Destination>(() => this.destinationFixed() ?? 'cup');
+  readonly school = computed<RootSchool>(() => this.schoolFixed() ?? this.about.household().ways.rootSchool);
+  readonly prepared = computed<readonly Preparation[]>(
+    () => this.prepFixed() ?? (this.crop()?.preparation.steps ?? []).filter((step) => step !== 'chill'),
+  );
+  readonly split = computed(() => this.prepared().includes('split') && (this.crop()?.seed.perUnit ?? 1) > 1);
+  readonly chillDays = computed<number | null>(() => {
+    const fixed = this.chillFixed();
+    if (fixed !== undefined) return fixed;
+    const weeks = this.crop()?.chill.weeks ?? 0;
+    return weeks > 0 ? Math.round(weeks * 7) : null;
+  });
+  readonly holder = computed(() => this.holders().find(({ id }) => id === this.holderId()) ?? null);
+  /** Where it stands: the bag's own place, the gardener's choice, or the spot where half would show first. */
+  readonly spotId = computed<string | null>(() => {
+    const holder = this.holder();
+    if (holder) return holder.spotId;
+    const fixed = this.spotFixed();
+    if (fixed) return fixed;
+    if (this.chillDays() !== null) return this.spots().find(({ kind }) => kind === 'fridge')?.id ?? this.spots()[0]?.id ?? null;
+    const timed = this.plan()?.bySpot.filter(({ halfDays }) => halfDays !== null) ?? [];
+    return [...timed].sort((a, b) => (a.halfDays ?? 0) - (b.halfDays ?? 0))[0]?.spotId ?? this.spots()[0]?.id ?? null;
+  });
+  readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
+  private readonly openedMs = this.about.nowMs();
+  readonly startMs = computed(() => {
+    const local = this.startAt();
+    // The server reads the exact moment in the household's zone; for the drawing the browser's reading is near enough.
+    const ms = local === null ? this.openedMs : Date.parse(local);
+    return Number.isNaN(ms) ? this.openedMs : ms;
+  });
+  readonly targetMs = computed(() => {
+    const goal = this.goal();
+    return goal && dayMs(goal.day);
+  });
+
+  private readonly question = computed<PlanQuestion | null>(() => {
+    const crop = this.crop();
+    const packet = this.chosen();
+    const spots = this.spots();
+    const seasons = this.seasons();
+    if (!crop || !packet || !seasons || crop.id !== packet.cropId || spots.length === 0) return null;
+    const targetMs = this.targetMs();
+    const goal = this.goal();
+    return {
+      crop,
+      packet,
+      others: (this.packets() ?? [])
+        .filter(({ cropId, id, seedsLeft }) => cropId === packet.cropId && id !== packet.id && seedsLeft !== 0)
+        .map(({ id, prior, seedsLeft, variety }) => ({ id, prior, seedsLeft, title: variety })),
+      wanted: this.wantedNumber(),
+      keep: this.keep(),
+      sureness: this.sureness(),
+      seeds: this.seedsFixed(),
+      destination: this.destination(),
+      school: this.school(),
+      ...this.pot(),
+      split: this.split(),
+      soakHours: this.prepared().includes('soak') ? crop.water.soakHours[1] : 0,
+      startMs: this.startMs(),
+      target: goal && targetMs !== null ? { kind: goal.kind, atMs: targetMs } : null,
+      seasons,
+      chillDays: this.chillDays(),
+      closure: this.holder()?.closure ?? this.closure(),
+      pane: { widthMm: this.pane().widthMm, heightMm: this.pane().heightMm, plies: PLIES },
+      spots,
+      utcOffsetHours: 0,
+    };
+  });
+  readonly plan = toSignal(
+    toObservable(this.question).pipe(
+      filter((question) => question !== null),
+      debounceTime(30),
+      switchMap((question) => this.forecasts.plan(question)),
+    ),
+  );
+  readonly seeds = computed(() => this.seedsFixed() ?? this.plan()?.seeds ?? this.wantedNumber());
+  /** What the packet has, where it is too little for what is to be started. */
+  readonly short = computed(() => {
+    const left = this.chosen()?.seedsLeft ?? null;
+    const taken = this.plan()?.taken ?? this.seeds();
+    return left !== null && taken > left ? left : null;
+  });
+  readonly here = computed(() => this.plan()?.bySpot.find(({ spotId }) => spotId === this.spotId()) ?? null);
+  /** The day that counting back asks for, ms; null where nothing is wished or nothing will do. */
+  readonly startByMs = computed(() => {
+    const back = this.here()?.back;
+    const targetMs = this.targetMs();
+    return back && targetMs !== null ? targetMs - back.daysBefore * 86_400_000 : null;
+  });
+
+  /** The next parcel of a sitting; bag, spot, closure, pane, date and where they go carry over. */
+  next(spotId: string): void {
+    this.packetId.set(null);
+    this.seedsFixed.set(null);
+    this.prepFixed.set(null);
+    this.chillFixed.set(undefined);
+    this.startAt.set(null);
+    if (!this.spotFixed()) this.spotFixed.set(spotId);
+  }
+}
