@@ -4,6 +4,7 @@ import { v7 } from 'uuid';
 import { CROPS, doseFor } from '@fresh-tuck/core';
 import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
+import { addBox, lastYear } from './box-build.js';
 import { DEMO_NOW, HOUSEHOLD, PARCELS, SPOTS, type DemoParcel } from './household.js';
 import { dayRange } from './laws/warmth.js';
 import { knownState, truthOf } from './truth.js';
@@ -13,12 +14,15 @@ const msOf = (local: string): number => DateTime.fromISO(local, { zone }).toMill
 /** Ids carry the demo's own time, so that they sort as they were made. */
 const idAt = (ms: number): string => v7({ msecs: ms, random: randomBytes(16) });
 
+/** The household began a season before. */
+const LAST_YEAR = '2025-03-01T09:00';
+
 /** A clock that the building sets as it walks through the weeks. */
 export interface BuildClock {
   set(ms: number): void;
 }
 
-type Send = <T>(method: string, path: string, body: object) => Promise<T>;
+export type Send = <T>(method: string, path: string, body: object) => Promise<T>;
 
 async function addSpots(send: Send, firstMs: number): Promise<Map<string, string>> {
   let spots: Spot[] = [];
@@ -141,7 +145,7 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
     const response = await fetch(new URL(path, address), {
       method,
       headers: { 'content-type': 'application/json', prefer: 'return=minimal' },
-      body: JSON.stringify(body),
+      ...(method === 'GET' ? {} : { body: JSON.stringify(body) }),
     });
     if (!response.ok) throw new Error(`${method} ${path}: ${await response.text()}`);
     return (await response.json()) as never;
@@ -149,9 +153,13 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
   try {
     const firstMs = Math.min(...PARCELS.map(({ start: at }) => msOf(at))) - 3 * 86_400_000;
     const nowMs = msOf(DEMO_NOW);
+    const beganMs = msOf(LAST_YEAR);
+    clock.set(beganMs);
+    await send('PUT', '/api/household', { id: idAt(beganMs), ...HOUSEHOLD });
+    const spotIds = await addSpots(send, beganMs);
+    await lastYear(send, clock, idAt, spotIds.get('Fridge top') ?? '');
     clock.set(firstMs);
-    await send('PUT', '/api/household', { id: idAt(firstMs), ...HOUSEHOLD });
-    const spotIds = await addSpots(send, firstMs);
+    await addBox(send, idAt, firstMs);
     const bags = new Map<string, string>();
     const steps: { atMs: number; run: () => Promise<unknown> }[] = readingsUpTo(spotIds, firstMs, nowMs).map(
       ({ spotId, day, minC, maxC, atMs }) => ({

@@ -33,6 +33,7 @@ const LOT_LOG_SD = { high: 0.38, med: 0.42, low: 0.52 } as const;
 /** Tips to a hundred normal seedlings less those of a lot that fails the packet's promise: a starting point that held up. */
 const TIPS_OF_NORMAL = 0.97;
 const SHARE_WEIGHT = 6;
+const LEAST_WEIGHT = 1.5;
 const SPREAD_LOG_SD = 0.4;
 /** Sd of the log of the delay from tip to emergence. Guess. */
 const DELAY_LOG_SD = 0.3;
@@ -45,13 +46,43 @@ const DELAY_LOG_SD = 0.3;
 export const agedShare = (ageYears: number, storageYears: number): number =>
   Math.exp(-0.223 * (Math.max(ageYears, 0) / storageYears) ** 2.4);
 
+/** How well a store's ageing is known: sd of the log of the years. Guess. */
+const AGE_LOG_SD = 0.35;
+/** Nodes and weights of the normal distribution for a mean over it (five points, Gauss-Hermite). */
+const NORMAL_NODES = [
+  [-2.857, 0.01126],
+  [-1.3556, 0.22208],
+  [0, 0.53333],
+  [1.3556, 0.22208],
+  [2.857, 0.01126],
+] as const;
+
+/** Mean and sd of the share that is kept, the years being known only roughly: old seed surprises both ways. */
+export function agedShares(ageYears: number, storageYears: number): { mean: number; sd: number } {
+  let mean = 0;
+  let square = 0;
+  for (const [z, weight] of NORMAL_NODES) {
+    const share = agedShare(ageYears * Math.exp(AGE_LOG_SD * z), storageYears);
+    mean += weight * share;
+    square += weight * share ** 2;
+  }
+  return { mean, sd: Math.sqrt(Math.max(square - mean ** 2, 0)) };
+}
+
 /** Keeps a mean inside what a beta can hold. */
 const inside = (mean: number): number => Math.min(Math.max(mean, 0.02), 0.98);
+
+/** The beta of fresh seed, widened by what is not known of its ageing. */
+function shareOf(fresh: number, aged: number, agedSd: number): Prior['share'] {
+  const mean = inside(fresh * aged);
+  const spread = (mean * (1 - mean)) / (SHARE_WEIGHT + 1) + (fresh * agedSd) ** 2;
+  return { mean, weight: Math.max((mean * (1 - mean)) / spread - 1, LEAST_WEIGHT) };
+}
 
 /** The prior from the book and the packet alone. */
 export function bookPrior(crop: Crop, { printedRate, ageYears, calendarYears = ageYears, seen }: PacketFacts): LotPrior {
   const rate = printedRate ?? crop.viability.share;
-  const aged = ageYears === null ? 1 : agedShare(ageYears, crop.viability.storageYears);
+  const { mean: aged, sd: agedSd } = ageYears === null ? { mean: 1, sd: 0 } : agedShares(ageYears, crop.viability.storageYears);
   const delay = seen === 'emergence' ? crop.days.tipToEmergence : 0;
   const days = crop.days.tipAtOptimum + delay;
   const percent = Math.round(rate * 100);
@@ -66,7 +97,7 @@ export function bookPrior(crop: Crop, { printedRate, ageYears, calendarYears = a
     );
   known.push(`half of the living ${seen === 'tip' ? 'show' : 'come up'} after about ${Number(days.toFixed(1))} days at their best warmth`);
   return {
-    share: { mean: inside(TIPS_OF_NORMAL * rate * aged), weight: SHARE_WEIGHT },
+    share: shareOf(TIPS_OF_NORMAL * rate, aged, agedSd),
     logMedian: { mean: Math.log(days), sd: Math.hypot(LOT_LOG_SD[crop.days.confidence], DELAY_LOG_SD * (delay / days)) },
     spread: { median: crop.days.logSpread, logSd: SPREAD_LOG_SD },
     known,

@@ -116,7 +116,7 @@ function oneOf<K extends string>(choices: Readonly<Record<K, { readonly label: s
 }
 
 /** Plural and singular meet. */
-const stem = (name: string): string => plain(name).replace(/(es|s)$/, '');
+const stem = (name: string): string => plain(name).replace(/s$/, '').replace(/e$/, '');
 
 /** The crop that a name means, by any of its names; null where none does. */
 export function cropNamed(text: string, crops: readonly CropNames[]): string | null {

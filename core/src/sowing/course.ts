@@ -10,6 +10,9 @@ const DAYS = [
   ...Array.from({ length: 24 }, (_, step) => 30 + 5 * step),
 ];
 
+/** Beyond this share of what will ever come, days are asked for no longer. */
+const NEARLY_ALL = 0.995;
+
 /**
  * What a sowing that is not begun yet would run through: the forecast without a look,
  * asked day by day whether enough sprouts are there.
@@ -23,10 +26,17 @@ export function courseOf(
   after: { readonly nursing: Stretch; readonly ripening: Stretch | null; readonly lateDays: number },
 ): Course {
   const { outlook, progress, lot } = workingsFor(facts, facts.startMs);
-  const enoughBy = DAYS.map((day) => ({
-    day,
-    chance: day === 0 ? 0 : odds.fromSprouts(outlook.furtherTips(progress.at(facts.startMs + day * DAY_MS))),
-  }));
+  const chanceBy = (day: number): number => odds.fromSprouts(outlook.furtherTips(progress.at(facts.startMs + day * DAY_MS)));
+  const end = DAYS.at(-1) ?? 0;
+  const most = chanceBy(end);
+  const enoughBy: { day: number; chance: number }[] = [];
+  for (const day of DAYS) {
+    const chance = day === 0 ? 0 : chanceBy(day);
+    enoughBy.push({ day, chance });
+    // What is left to come is less than anybody can see.
+    if (chance >= NEARLY_ALL * most) break;
+  }
+  enoughBy.push({ day: end, chance: most });
   // Roots grow at the pace of the days around the half of the lot.
   const half = lot.progressOf(0.5);
   const halfMs = progress.when(half) ?? facts.startMs;

@@ -1,6 +1,6 @@
 import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
 import type { Crop } from '../crops/schema.js';
-import { agedShare, type Prior } from '../forecast/prior.js';
+import { agedShares, type Prior } from '../forecast/prior.js';
 
 /** What is expected of a packet now. */
 export interface StockFacts {
@@ -49,10 +49,10 @@ export function stockOf({ viability }: Crop, { share, ageYears, pace, seedsLeft,
   if (!empty && !tried && (share.mean < DOUBTFUL_SHARE || high - low > WIDE)) advice.push('test_first');
   if (empty) advice.push('empty');
   else if (seedsLeft !== null && seedsLeft < FEW) advice.push('short');
-  const now = agedShare(ageYears ?? 0, viability.storageYears);
+  const now = agedShares(ageYears ?? 0, viability.storageYears).mean;
   const ahead = Array.from(
     { length: YEARS_AHEAD + 1 },
-    (_, years) => (share.mean * agedShare((ageYears ?? 0) + years * pace, viability.storageYears)) / Math.max(now, 1e-6),
+    (_, years) => (share.mean * agedShares((ageYears ?? 0) + years * pace, viability.storageYears).mean) / Math.max(now, 1e-6),
   );
   return { mean: share.mean, low, high, advice, ahead };
 }

@@ -27,7 +27,7 @@ import type { Plan, PlanQuestion } from './forecast.messages';
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 const LEVELS = [0.6, 0.8, 0.9, 0.95] as const;
-const MOST_OTHERS = 3;
+const MOST_OTHERS = 2;
 /** Sprouts with a flaw that an untested packet is taken to have, as so many sprouts' worth. Guess. */
 const SOUND = { share: 0.97, weight: 12 } as const;
 

@@ -32,6 +32,7 @@ const PAGES: readonly Entry[] = [
   page('Type what a thermometer says', '/house', 'reading temperature minimum maximum warm spot', 'do'),
   page('Download the database', '/house', 'backup export copy save data', 'do'),
   page('Today', '/', 'round open look walk'),
+  page('Bring in a table of packets', '/seeds/import', 'csv import spreadsheet box', 'do'),
   page('Seeds', '/seeds', 'box packets stock'),
   page('Nursery', '/nursery', 'seedlings cups pots labels lost given'),
   page('House', '/house', 'settings household units zone looking times spray warm spots'),
@@ -81,8 +82,7 @@ export class Finder {
         ...found.packets.map((packet): Entry => ({
           ...plain,
           id: packet.id,
-          link: ['/seeds'],
-          query: { packet: packet.id },
+          link: ['/packet', packet.id],
           title: packet.title,
           kind: 'packet',
           also: `${packet.year ?? ''} ${packet.also}`,

@@ -14,8 +14,8 @@ const percent = (share: number): number => Math.round(share * 100);
       <b>{{ of(counted.rate) }} in 100</b> normal seedlings, {{ counted.totals.normal }} of {{ counted.seeds }}.
     </p>
     <p>
-      Between {{ of(counted.wilson.low) }} and {{ of(counted.wilson.high) }} 19 times in 20 (Wilson); exactly, between
-      {{ of(counted.exact.low) }} and {{ of(counted.exact.high) }}.
+      19 times in 20 the truth lies between {{ of(counted.wilson.low) }} and {{ of(counted.wilson.high) }} (Wilson’s interval; the exact
+      one, which never promises too much, says {{ of(counted.exact.low) }} to {{ of(counted.exact.high) }}).
     </p>
     <svg viewBox="0 0 400 26" role="img" [attr.aria-label]="inWords()">
       @for (part of parts(); track part.name) {

@@ -30,7 +30,7 @@ const BOTTOM = HEIGHT - 30;
       @for (test of tests(); track test.number) {
         <path class="test" [attr.d]="test.path" />
         <circle class="proof" [attr.cx]="test.x" [attr.cy]="test.y" r="5" />
-        <text class="label" [attr.x]="test.x - 8" [attr.y]="test.y - 8" text-anchor="end">test {{ test.number }}</text>
+        <text class="label" [attr.x]="test.x + 10" [attr.y]="test.y - 8">test {{ test.number }}</text>
       }
     </svg>
   `,
@@ -90,7 +90,7 @@ export class Fading {
   private readonly nowYear = computed(() => this.yearOf(this.about.nowMs()));
   private readonly x = computed(() => {
     const { ahead } = this.packet().stock;
-    const first = Math.min(this.nowYear() - 0.6, ...this.packet().tests.map(({ atMs }) => this.yearOf(atMs) - 0.3));
+    const first = Math.min(this.nowYear() - 0.6, ...this.packet().tests.map(({ atMs }) => this.yearOf(atMs) - 0.25));
     return scaleLinear([first, this.nowYear() + ahead.length - 1], [LEFT, WIDTH - RIGHT]);
   });
   protected readonly years = computed(() => {
@@ -114,7 +114,7 @@ export class Fading {
   protected readonly tests = computed(() =>
     this.packet().tests.flatMap(({ atMs, number, result }) => {
       if (!result) return [];
-      const x = this.x()(this.yearOf(atMs)) - 14;
+      const x = this.x()(this.yearOf(atMs));
       const path = `M${x} ${this.y(result.wilson.low)}V${this.y(result.wilson.high)}`;
       return [{ number, x, y: this.y(result.rate), path }];
     }),

@@ -81,10 +81,13 @@ export class SeedsScreen {
   /** What else is to be said beside its divider. */
   protected also(packet: Packet, divider: string): string {
     const words = { use_up: 'use up', test_first: 'test first', short: 'nearly empty', empty: '' } as const;
-    return packet.stock.advice
-      .filter((one) => one !== divider)
-      .map((one) => words[one])
-      .join(', ');
+    return (
+      packet.stock.advice
+        // What wants a test is old as a rule: once is enough.
+        .filter((one) => one !== divider && !(one === 'use_up' && divider === 'test_first'))
+        .map((one) => words[one])
+        .join(', ')
+    );
   }
 
   protected keep(packet: Packet): void {

@@ -5,11 +5,13 @@ import { AboutService } from '../data/about.service';
 import { TuckPlan } from './tuck-plan';
 
 const DAY_MS = 86_400_000;
-const WIDTH = 560;
-const LEFT = 8;
-const RIGHT = 96;
-const ROW = 25;
-const GOALS = { move: 'first moved', plant_out: 'planted out', ripe: 'ripe' } as const;
+const WIDTH = 440;
+const LEFT = 6;
+const RIGHT = 6;
+const ROW = 42;
+/** Room that a row's words take. */
+const WORDS = 190;
+const GOALS = { move: 'enough moved', plant_out: 'planted out', ripe: 'ripe' } as const;
 
 /** The days forward from a start now, or from the start that a wished date asks for. */
 @Component({
@@ -42,7 +44,7 @@ const GOALS = { move: 'first moved', plant_out: 'planted out', ripe: 'ripe' } as
               @if (row.likely !== null) {
                 <path class="likely" [attr.d]="'M' + row.likely + ' -8V8'" />
               }
-              <text [attr.x]="row.high + 8" y="5">{{ row.text }}</text>
+              <text [attr.x]="row.words" y="-12" [attr.text-anchor]="row.anchor">{{ row.text }}</text>
             </g>
           }
         </svg>
@@ -65,6 +67,7 @@ const GOALS = { move: 'first moved', plant_out: 'planted out', ripe: 'ripe' } as
     }
     svg {
       width: 100%;
+      max-width: 560px;
       height: auto;
       margin-top: 6px;
       overflow: visible;
@@ -159,27 +162,30 @@ export class Calendar {
       })),
     ].map((row, index) => ({
       ...row,
-      y: 16 + index * ROW,
+      y: 30 + index * ROW,
       from: x(0),
       low: x(row.low),
       high: x(row.high),
       likely: row.likely === null ? null : x(row.likely),
+      ...(x(row.low) + WORDS > WIDTH
+        ? { words: WIDTH - RIGHT, anchor: 'end' }
+        : { words: Math.max(x(row.low), LEFT + 8), anchor: 'start' }),
     }));
-    const { text, tone } = this.say(fromMs, ahead);
+    const { text, tone } = this.say(fromMs, ahead, soakDays);
     return {
       rows,
       text,
       tone,
-      height: 10 + rows.length * ROW,
+      height: 2 + rows.length * ROW,
       x0: x(0),
-      wished: targetMs === null ? null : x(Math.min((targetMs - fromMs) / DAY_MS + 0, last)),
+      wished: targetMs === null ? null : x(Math.min((targetMs - fromMs) / DAY_MS, last)),
       from: ahead ? `begun ${moments.day(fromMs)}` : 'begun now, 8 times in 10 within the bars',
       inWords: rows.map((row) => row.text).join('; '),
       late: this.lateness(),
     };
   });
 
-  private say(fromMs: number, ahead: boolean): { text: string; tone: string } {
+  private say(fromMs: number, ahead: boolean, soakDays: number): { text: string; tone: string } {
     const here = this.plan.here();
     const goal = this.plan.goal();
     const moments = this.about.moments();
@@ -187,7 +193,7 @@ export class Calendar {
     if (!here || !ready) return { text: 'Here too few would ever come.', tone: 'trouble' };
     if (!goal) {
       const out = here.forward.find(({ goal: what }) => what === 'plant_out');
-      const day = (days: number): string => moments.day(fromMs + days * DAY_MS);
+      const day = (days: number): string => moments.day(fromMs + (soakDays + days) * DAY_MS);
       return {
         text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}` : ''}.`,
         tone: '',

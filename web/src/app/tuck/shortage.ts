@@ -40,7 +40,7 @@ import { TuckPlan } from './tuck-plan';
   `,
   styles: `
     h2 {
-      margin-bottom: 8px;
+      margin: 14px 0 8px;
       color: var(--trouble-word);
     }
     ul {

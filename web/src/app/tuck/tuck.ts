@@ -102,7 +102,7 @@ export class TuckScreen {
   });
   protected readonly prepText = computed(() => {
     const steps = this.plan.prepared().map((step) => preparationText(step, this.plan.crop()?.water.soakHours ?? [0, 0]));
-    return steps.length === 0 ? 'no preparation' : `a ${steps.join(' and a ')}`;
+    return steps.length === 0 ? 'no preparation' : steps.map((step) => `${/^(8|11|18)/.test(step) ? 'an' : 'a'} ${step}`).join(' and ');
   });
   protected readonly chillText = computed(() => {
     const days = this.plan.chillDays();
