@@ -79,7 +79,7 @@ const MOST_DAYS = 120;
 export function finalCountFor(crop: Crop, progressPerDay: number, patienceTimes: number, chillDays = 0): FinalCount {
   const row = COUNTS[crop.id];
   const pace = Math.max(progressPerDay, 1e-3);
-  const days = (progress: number): number => Math.min(Math.max(Math.ceil(progress / pace), LEAST_DAYS), MOST_DAYS) + chillDays;
+  const days = (progress: number): number => Math.min(Math.max(Math.ceil(progress / pace - 1e-9), LEAST_DAYS), MOST_DAYS) + chillDays;
   if (!row) return { day: days(patienceTimes * crop.days.tipAtOptimum), by: 'patience', tabled: null };
   const [lowC, highC, , final] = row;
   const { beta } = crop.temperature;

@@ -26,7 +26,8 @@ describe('the database', () => {
     expect((db.prepare('SELECT count(*) AS n FROM look').get() as { n: number }).n).toBe(1);
     expect((db.prepare('SELECT number FROM batch').get() as { number: number }).number).toBe(before.number);
     db.close();
-  });
+    // Every save is flushed to the disk, which a busy machine makes wait.
+  }, 30_000);
 
   it('keeps a copy before each migration, and refuses a file of a newer version', () => {
     const file = join(folder, 'old.sqlite');

@@ -10,6 +10,7 @@ import { Changes } from '../data/changes.service';
 import type { PlanQuestion } from '../data/forecast.messages';
 import { ForecastService } from '../data/forecast.service';
 import { Word } from '../kit/word';
+import { Precision } from './precision';
 import { ERRORS, LEAST, PRECISIONS, TOWELS } from './test-choices';
 
 const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
@@ -17,7 +18,7 @@ const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 /** A germination test of part of a packet, as one sentence. */
 @Component({
   selector: 'ft-test',
-  imports: [RouterLink, Word],
+  imports: [Precision, RouterLink, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './test.html',
   styleUrl: './test.scss',
@@ -56,13 +57,18 @@ export class TestScreen {
   protected readonly saving = signal(false);
   protected readonly error = signal<string | null>(null);
 
-  private readonly mean = computed(() => this.packet()?.stock.mean ?? 0.7);
+  protected readonly mean = computed(() => this.packet()?.stock.mean ?? 0.7);
+  /** The rate that asks for most seeds, of those that are to be expected: the one nearest to a half. */
+  private readonly hardest = computed(() => {
+    const { low, high } = this.packet()?.stock ?? { low: 0.5, high: 0.9 };
+    return Math.min(Math.max(0.5, low), high);
+  });
   /** The sample that what is asked for takes. */
   protected readonly sample = computed(() => {
     const asked = this.asked();
     if ('within' in asked) {
-      const seeds = seedsForPrecision(this.mean(), asked.within);
-      return { seeds, text: `${Math.round(asked.within * 100)} in 100 either way`, passes: null };
+      const seeds = seedsForPrecision(this.hardest(), asked.within);
+      return { seeds, text: `its rate to within ${Math.round(asked.within * 100)} in 100`, passes: null };
     }
     // A lot that is a fifth worse is one that must not pass.
     const test = seedsForDecision(asked.least, asked.least - 0.25, asked.error);
