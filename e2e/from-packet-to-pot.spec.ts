@@ -54,7 +54,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: /^How many seeds:/ }).click();
   await page.getByRole('dialog').getByRole('spinbutton').fill('40');
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText('The packet has only 31 left.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The packet has only 31 left' })).toBeVisible();
   await page.getByRole('button', { name: /^How many seeds:/ }).click();
   await page.getByRole('dialog').getByRole('spinbutton').fill('8');
   await page.getByRole('button', { name: 'Done' }).click();

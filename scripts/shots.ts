@@ -25,6 +25,9 @@ const empty = await start('server');
 const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
 const packet = (await get<Packet[]>('packets')).find(({ cropId }) => cropId === 'okra');
+const tested = (await get<Packet[]>('packets')).find(({ sound }) => sound.normal > 0);
+/** The worker's answer is part of the picture. */
+const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
 const report = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: /^Seed 2,/ }).click();
@@ -44,14 +47,15 @@ const shots: Shot[] = [
   { name: 'today-phone', path: '', phone: true },
   { name: 'open', path: `open/${okra?.id}`, before: report },
   { name: 'open-phone', path: `open/${okra?.id}`, phone: true, before: report },
-  { name: 'open-phone-dark', path: `open/${okra?.id}`, phone: true, dark: true, before: report },
-  { name: 'tuck', path: `tuck?packet=${packet?.id}` },
-  { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true },
+  { name: 'tuck', path: `tuck?packet=${packet?.id}`, before: planned },
+  { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true, dark: true, before: planned },
   { name: 'batch', path: `batch/${okra?.id}` },
   { name: 'crop', path: 'crop/okra' },
   { name: 'crop-phone-dark', path: 'crop/okra', phone: true, dark: true },
   { name: 'troubles', path: 'handbook/troubles' },
   { name: 'seeds', path: 'seeds' },
+  { name: 'packet', path: `packet/${tested?.id}` },
+  { name: 'test', path: `packet/${packet?.id}/test`, before: async (page) => page.getByText(/final count is due/).waitFor() },
   { name: 'house', path: 'house' },
   { name: 'move', path: `open/${okra?.id}`, before: moving },
   { name: 'nursery', path: 'nursery' },

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { runInNewContext } from 'node:vm';
 import { transformSync } from 'esbuild';
+import * as germinationTest from './germination-test.js';
 import * as core from './index.js';
 
 const readme = readFileSync(new URL('../README.md', import.meta.url), 'utf8');
@@ -15,7 +16,12 @@ describe('the README of the core', () => {
       const { code: script } = transformSync(code, { loader: 'ts', format: 'cjs' });
       const console = { log: (...parts: unknown[]) => lines.push(parts.map(String).join(' ')) };
       // The example may use the public surface and nothing else.
-      runInNewContext(script, { console, require: () => core, module: {}, exports: {} });
+      runInNewContext(script, {
+        console,
+        require: (name: string) => (name.endsWith('germination-test') ? germinationTest : core),
+        module: {},
+        exports: {},
+      });
       expect(lines.join('\n')).toBe(printed.trim());
     });
   }

@@ -6,7 +6,6 @@ import type {
   FinalCount,
   Judgement,
   Lateness,
-  LotPrior,
   ParcelFacts,
   Reached,
   RootSchool,

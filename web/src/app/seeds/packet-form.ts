@@ -140,7 +140,7 @@ export class PacketForm {
   /** Reads a field, or marks it with what would be accepted. */
   private read<T>(name: keyof typeof this.form.controls, how: (text: string) => T | null, accepted: string): T | null {
     const control = this.form.controls[name];
-    const written = String(control.value ?? '').trim();
+    const written = typeof control.value === 'string' ? control.value.trim() : '';
     if (written === '') return null;
     const value = how(written);
     if (value === null) control.setErrors({ server: accepted });
