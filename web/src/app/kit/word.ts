@@ -78,9 +78,13 @@ const BELOW: ConnectedPosition[] = [
       color: var(--ink);
       font: 400 16px/1.5 var(--text);
     }
+    /* In reach however long the choices are. */
     .done {
+      position: sticky;
+      bottom: -4px;
       min-height: 44px;
       justify-self: end;
+      background: var(--surface);
     }
   `,
 })

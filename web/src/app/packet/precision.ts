@@ -16,14 +16,14 @@ const SIZES = [4, 6, 8, 10, 14, 20, 28, 40, 56, 80, 110, 150, 200, 280, 400];
   template: `
     <svg [attr.viewBox]="'0 0 ' + width + ' ' + height" role="img" [attr.aria-label]="inWords()">
       @for (tick of [0, 0.5, 1]; track tick) {
-        <path class="grid" [attr.d]="'M30 ' + y(tick) + 'H414'" />
+        <path class="grid" [attr.d]="'M30 ' + y(tick) + 'H404'" />
         <text x="24" [attr.y]="y(tick) + 4" text-anchor="end">{{ tick * 100 }}</text>
       }
       @for (tick of [5, 10, 20, 50, 100, 200, 400]; track tick) {
         <text [attr.x]="x(tick)" [attr.y]="height - 6" text-anchor="middle">{{ tick }}</text>
       }
       <path class="band" [attr.d]="band()" />
-      <path class="mean" [attr.d]="'M30 ' + y(expected()) + 'H414'" />
+      <path class="mean" [attr.d]="'M30 ' + y(expected()) + 'H404'" />
       <path class="here" [attr.d]="here().path" />
     </svg>
     <p class="soft">living of 100, by seeds tested; the bar is this test, 19 times in 20</p>
@@ -64,7 +64,7 @@ export class Precision {
   readonly seeds = input.required<number>();
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
-  protected readonly x = scaleLog([4, 400], [LEFT + 6, WIDTH - 10]).clamp(true);
+  protected readonly x = scaleLog([4, 400], [LEFT + 6, WIDTH - 20]).clamp(true);
   protected readonly y = scaleLinear([0, 1], [BOTTOM, 8]);
   private interval(seeds: number): { low: number; high: number } {
     return wilsonInterval(this.expected() * seeds, seeds);
