@@ -151,7 +151,9 @@ describe('the seed box', () => {
     expect(columns).not.toContain(null);
     const crops = await get<Parameters<typeof readPacketRow>[1]>('crops');
     const again = rows.map(
-      (cells) => readPacketRow(Object.fromEntries(columns.map((column, at) => [column, cells[at] ?? ''])) as Record<string, string>, crops, 2026).draft,
+      (cells) =>
+        readPacketRow(Object.fromEntries(columns.map((column, at) => [column, cells[at] ?? ''])) as Record<string, string>, crops, 2026)
+          .draft,
     );
     const packets = await get<Packet[]>('packets');
     const told = packets.map(({ cropId, variety, year, printedDays, seedsLeft, dressed, trait, storage }) => [

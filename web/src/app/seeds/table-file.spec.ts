@@ -1,6 +1,6 @@
 import { readTable } from './table-file';
 
-const utf8 = (text: string): ArrayBuffer => new TextEncoder().encode(text).buffer as ArrayBuffer;
+const utf8 = (text: string): ArrayBuffer => new TextEncoder().encode(text).buffer;
 /** Western European bytes: what old spreadsheets write. */
 const latin1 = (text: string): ArrayBuffer => Uint8Array.from(text, (letter) => letter.charCodeAt(0)).buffer;
 
