@@ -170,6 +170,8 @@ export const journalEntry = z.object({
   counts: z.boolean(),
   /** Whether it can be taken back now. */
   undoable: z.boolean(),
+  /** A test's final count: taken back and counted anew rather than corrected. */
+  finalCount: z.boolean(),
 });
 
 /** A round under way. */

@@ -149,6 +149,8 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
         const about = subject(batchId);
         checkRecount(body.seeds, about);
         const row = batches.get(batchId);
+        if (batches.replicatesOf(row).length > 1)
+          throw Problem.field('seeds', `seeds must stay ${about.seeds}: so many lie on its towels, counted one by one`);
         if (body.seeds > about.seeds) packets.checkStock(row.packet_id, body.seeds - about.seeds, 'seeds');
         journal.addRecount({ id: body.id, batchId, kind: 'recount', atMs: nowMs, nowMs }, body.seeds);
       });

@@ -1,5 +1,6 @@
 import type { JournalEntry } from '@fresh-tuck/contract';
 import { counted, DESTINATION_WORDS } from '@fresh-tuck/core';
+import { SEEDLING_CLASSES, type SeedlingClass } from '@fresh-tuck/core/germination-test';
 import type { Entry } from './journal.js';
 
 const TROUBLE_WORDS: Record<string, string> = {
@@ -33,6 +34,11 @@ function lookText(entry: Entry, tippedBefore: number, rottenBefore: number): str
   if (!look) return '';
   if (look.via === 'skipped') return 'Not opened.';
   const parts: string[] = [];
+  if (entry.classes) {
+    const total = (name: SeedlingClass): number => entry.classes?.reduce((sum, counts) => sum + counts[name], 0) ?? 0;
+    const told = SEEDLING_CLASSES.filter((name) => total(name) > 0).map((name) => `${total(name)} ${name}`);
+    return `Final count: ${told.join(', ')}.`;
+  }
   if (look.tipped !== null) {
     const fresh = look.tipped - tippedBefore;
     parts.push(fresh > 0 ? `${counted(fresh, 'new tip')}, ${look.tipped} in all` : 'Nothing new');
@@ -110,6 +116,7 @@ export function journalInWords(entries: readonly Entry[]): JournalEntry[] {
         photoIds: [...entry.photoIds],
         counts: entry.counts,
         undoable: entry.id === last?.id,
+        finalCount: entry.classes !== null,
       };
     })
     .reverse();

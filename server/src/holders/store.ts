@@ -16,7 +16,7 @@ export function holderStore(db: Database) {
   const places = db.prepare('SELECT spot_id, from_ms FROM holder_place WHERE holder_id = ? ORDER BY from_ms, recorded_ms, rowid');
   const place = db.prepare('INSERT INTO holder_place (holder_id, spot_id, from_ms, recorded_ms) VALUES (?, ?, ?, ?)');
   const inside = db.prepare(`
-    SELECT b.id AS batchId, b.number FROM towel t
+    SELECT DISTINCT b.id AS batchId, b.number FROM towel t
       JOIN batch b ON b.id = t.batch_id
       JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
         SELECT q.rowid FROM towel_place q WHERE q.towel_id = t.id ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
@@ -35,10 +35,10 @@ export function holderStore(db: Database) {
   const insertWeighing = db.prepare('INSERT INTO weighing (id, holder_id, at_ms, grams, full, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
   // Water that all the towels inside were given together, ml.
   const doses = db.prepare(`
-    SELECT coalesce(sum(b.dose_ml), 0) AS ml FROM towel t JOIN batch b ON b.id = t.batch_id
+    SELECT coalesce(sum(dose_ml), 0) AS ml FROM (SELECT DISTINCT b.id, b.dose_ml FROM towel t JOIN batch b ON b.id = t.batch_id
       JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
         SELECT q.rowid FROM towel_place q WHERE q.towel_id = t.id ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
-    WHERE p.holder_id = ?`);
+    WHERE p.holder_id = ?)`);
 
   function get(id: string): HolderRow {
     const row = one.get(id) as HolderRow | undefined;

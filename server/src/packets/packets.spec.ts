@@ -86,6 +86,9 @@ describe('the seed box', () => {
     const running = await get<BatchWithJournal>(`batches/${test.id}`);
     expect([running.replicates, running.purpose, running.judgement.verdict]).toEqual([[12, 11, 11, 11], 'test', 'leave']);
     expect(running.judgement.advice.map(({ kind }) => kind)).not.toContain('top_up');
+    // Its towels lie in one bag, and hold as many as were counted onto them.
+    expect(running.holder.numbers).toEqual([running.number]);
+    await send('post', `batches/${test.id}/recounts`, { id: uuid(), seeds: 44 }, 422);
     const none = { abnormal: 0, hard: 0, fresh: 0 };
     const classes = [
       { ...none, normal: 9, dead: 3 },
@@ -109,7 +112,12 @@ describe('the seed box', () => {
     expect(proved.stock.mean).toBeGreaterThan(before.stock.mean);
     expect(proved.stock.high - proved.stock.low).toBeLessThan(before.stock.high - before.stock.low);
     expect([proved.sound, proved.stock.advice.includes('test_first')]).toEqual([{ normal: 33, abnormal: 1 }, false]);
-    expect((await get<BatchWithJournal>(`batches/${test.id}`)).judgement.verdict).toBe('count');
+    const counted = await get<BatchWithJournal>(`batches/${test.id}`);
+    expect([counted.judgement.verdict, counted.journal[0]?.text, counted.journal[0]?.finalCount]).toEqual([
+      'count',
+      'Final count: 33 normal, 1 abnormal, 1 hard, 10 dead.',
+      true,
+    ]);
     // Closing it adds no second proof.
     await send('post', `batches/${test.id}/closings`, { id: uuid(), reason: 'other' });
     expect((await sheet(id)).stock.mean).toBeCloseTo(proved.stock.mean, 6);

@@ -197,7 +197,8 @@ export class TestScreen {
         chillDays: this.chillDays(),
         prepared: (this.crop()?.preparation.steps ?? []).filter((step) => step !== 'chill' && step !== 'split'),
         towel: PANE,
-        doseMl: plan.dose.millilitres,
+        // What all its towels drink.
+        doseMl: plan.dose.millilitres * this.replicates(),
         holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId },
       })
       .pipe(

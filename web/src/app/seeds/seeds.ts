@@ -1,4 +1,4 @@
-import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { of, switchMap } from 'rxjs';
@@ -30,8 +30,6 @@ export class SeedsScreen {
   readonly add = input<string>();
   /** The packet that seed was saved from. */
   readonly mother = input<string>();
-  /** The packet that somebody came for. */
-  readonly packet = input<string>();
 
   protected readonly packets = toSignal(inject(Changes).keep(() => this.api.packets()));
   protected readonly adding = linkedSignal(() => this.add() !== undefined);
@@ -65,13 +63,6 @@ export class SeedsScreen {
     const box = `${count} ${count === 1 ? 'packet' : 'packets'} in the box`;
     return asks.length > 0 ? `${box}: ${asks.join(', ')}` : box;
   });
-
-  constructor() {
-    afterRenderEffect(() => {
-      const id = this.packet();
-      if (id && this.packets()) document.getElementById(id)?.scrollIntoView({ block: 'center' });
-    });
-  }
 
   private dividerOf({ stock }: Packet): StockAdvice | 'fine' {
     if (stock.advice.includes('empty')) return 'empty';
