@@ -1,7 +1,8 @@
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
 import { buildDemo } from './build.js';
-import { PARCELS } from './household.js';
+import { BOX } from './box.js';
+import { HOUSEHOLD, PARCELS } from './household.js';
 import { truthOf } from './truth.js';
 
 const HALF_DAY_MS = 12 * 3_600_000;
@@ -56,9 +57,16 @@ describe('Lantern Court', () => {
     }
   });
 
-  it('names nobody and keeps to the words of its invented town', () => {
+  it('has a box that asks for every kind of care, last year’s lateness and a test that proved its packet', () => {
     const packets = services.packets.list();
-    expect(packets.map(({ variety }) => variety).sort()).toEqual(PARCELS.map(({ variety }) => variety).sort());
+    const invented = [...PARCELS, ...BOX].map(({ variety }) => variety);
+    expect(packets.map(({ variety }) => variety).filter((variety) => !invented.includes(variety))).toEqual(['Harbour Rose', 'Old Rope']);
+    expect(new Set(packets.map(({ variety }) => variety)).size).toBe(packets.length);
+    expect(packets.length).toBeGreaterThan(60);
+    expect(services.seasons.of('tomato', HOUSEHOLD.zone, services.clock.now()).lateness).toEqual([
+      { year: 2025, days: 12, kind: 'plant_out' },
+    ]);
+    expect(services.racks.list()).toEqual([jasmine.objectContaining({ slots: 8, taken: 0 })]);
     const batch: Pick<BatchWithJournal, 'title'> = titled('okra');
     expect(batch.title).toBe('Okra, Tall Mast');
   });
