@@ -24,7 +24,7 @@ const demo = await start('demo');
 const empty = await start('server');
 const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
-const packet = (await get<Packet[]>('packets')).find(({ cropId }) => cropId === 'okra');
+const packet = (await get<Packet[]>('packets')).find(({ variety }) => variety === 'Tall Mast');
 const tested = (await get<Packet[]>('packets')).find(({ sound }) => sound.normal > 0);
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();

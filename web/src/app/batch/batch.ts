@@ -97,7 +97,8 @@ export class BatchScreen {
     const parts = [`${test}${batch.holder.spotName} · ${seeds} seeds since ${this.about.moments().short(startMs)}`];
     if (wanted !== null) parts.push(`${wanted} wanted`);
     const { target } = batch.aim;
-    if (target) parts.push(`${target.kind === 'ripe' ? 'ripe by' : 'to plant out around'} ${this.about.moments().day(dayMs(target.day))}`);
+    if (target)
+      parts.push(`${target.kind === 'ripe' ? 'ripe by' : 'to plant out around'} ${this.about.moments().dated(dayMs(target.day))}`);
     if (batch.bagMates.length > 0) parts.push(`in one bag with ${batch.bagMates.join(' and ')}`);
     return parts.join(' · ');
   }

@@ -6,6 +6,10 @@ describe('moments', () => {
     expect(said.full(Date.parse('2026-04-11T05:10:00Z'))).toBe('Saturday 11 April, 07:10');
     expect(said.short(Date.parse('2026-12-01T22:30:00Z'))).toBe('Tue 1 Dec, 23:30');
     expect(said.field(Date.parse('2026-04-10T22:05:00Z'))).toBe('2026-04-11T00:05');
+    expect([said.dated(Date.parse('2026-05-20T10:00:00Z')), said.dated(Date.parse('2025-03-02T10:00:00Z'))]).toEqual([
+      'Wed 20 May',
+      'Sun 2 Mar 2025',
+    ]);
     expect(said.partOfDay).toBe('morning');
     expect(moments('Pacific/Auckland', Date.parse('2026-04-11T05:10:00Z')).partOfDay).toBe('evening');
   });

@@ -5,6 +5,8 @@ export interface Moments {
   full(ms: number): string;
   /** "Sat 11 Apr" */
   day(ms: number): string;
+  /** "Sat 11 Apr", with its year where that is another: "Sun 2 Mar 2025". */
+  dated(ms: number): string;
   /** "Sat 11 Apr, 07:10" */
   short(ms: number): string;
   /** "07:10" */
@@ -28,6 +30,7 @@ export function moments(zone: string, nowMs: number): Moments {
     zone,
     full: (ms) => `${plain(weekday.format(ms))}, ${clock.format(ms)}`,
     day: (ms) => plain(short.format(ms)),
+    dated: (ms) => `${plain(short.format(ms))}${field(ms).slice(0, 4) === field(nowMs).slice(0, 4) ? '' : ` ${field(ms).slice(0, 4)}`}`,
     short: (ms) => `${plain(short.format(ms))}, ${clock.format(ms)}`,
     clock: (ms) => clock.format(ms),
     field,

@@ -28,6 +28,8 @@ const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 const LEVELS = [0.6, 0.8, 0.9, 0.95] as const;
 const MOST_OTHERS = 2;
+/** Nobody lays more of a packet that is hardly alive. Guess. */
+const MOST_TRIED = 40;
 /** Sprouts with a flaw that an untested packet is taken to have, as so many sprouts' worth. Guess. */
 const SOUND = { share: 0.97, weight: 12 } as const;
 
@@ -83,7 +85,8 @@ export function planFor(question: PlanQuestion, household: Household, nowMs: num
   // Half a husk is not left over: both of its seeds are laid.
   const perTaken = question.split ? Math.max(Math.round(crop.seed.perUnit), 1) : 1;
   const enough = fewest === null ? null : Math.min(Math.ceil(fewest / perTaken) * perTaken, 400);
-  const seeds = question.seeds ?? enough ?? wanted;
+  // Where no number makes it sure, all that the packet has is the best that can be done.
+  const seeds = question.seeds ?? enough ?? Math.max(Math.min(packet.seedsLeft ?? MOST_TRIED, MOST_TRIED), wanted);
   const taken = Math.ceil(seeds / perTaken);
   const first = Math.max(Math.ceil(wanted / keepers / (rate.germs ?? 1)), (fewest ?? seeds) - 3, 1);
   const numbers = [...new Set([...Array.from({ length: 6 }, (_, step) => first + step), seeds])].sort((a, b) => a - b);

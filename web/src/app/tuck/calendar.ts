@@ -126,7 +126,7 @@ export class Calendar {
     const reached = here.forward.filter(({ goal: what }) => what !== 'ripe' || goal?.kind === 'ripe' || here.forward.length < 3);
     const last = Math.max(...reached.map(({ high }) => high), chill, 1, targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS) + soakDays;
     const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
-    const date = (day: number): string => moments.day(fromMs + day * DAY_MS);
+    const date = (day: number): string => moments.dated(fromMs + day * DAY_MS);
     const rows = [
       ...(soakDays > 0
         ? [
@@ -179,7 +179,7 @@ export class Calendar {
       height: 2 + rows.length * ROW,
       x0: x(0),
       wished: targetMs === null ? null : x(Math.min((targetMs - fromMs) / DAY_MS, last)),
-      from: ahead ? `begun ${moments.day(fromMs)}` : 'begun now, 8 times in 10 within the bars',
+      from: ahead ? `begun ${moments.dated(fromMs)}` : 'begun now, 8 times in 10 within the bars',
       inWords: rows.map((row) => row.text).join('; '),
       late: this.lateness(),
     };
@@ -193,7 +193,7 @@ export class Calendar {
     if (!here || !ready) return { text: 'Here too few would ever come.', tone: 'trouble' };
     if (!goal) {
       const out = here.forward.find(({ goal: what }) => what === 'plant_out');
-      const day = (days: number): string => moments.day(fromMs + (soakDays + days) * DAY_MS);
+      const day = (days: number): string => moments.dated(fromMs + (soakDays + days) * DAY_MS);
       return {
         text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}` : ''}.`,
         tone: '',
@@ -204,7 +204,7 @@ export class Calendar {
     if (ahead) {
       const days = Math.round((fromMs - this.plan.startMs()) / DAY_MS);
       return {
-        text: `Start by ${moments.day(fromMs)}, ${days === 1 ? 'tomorrow' : `in ${days} days`}: ${chanceInWords(here.back.chance)} of enough, ${wish} in time.`,
+        text: `Start by ${moments.dated(fromMs)}, ${days === 1 ? 'tomorrow' : `in ${days} days`}: ${chanceInWords(here.back.chance)} of enough, ${wish} in time.`,
         tone: 'growth',
       };
     }
@@ -212,7 +212,7 @@ export class Calendar {
     const chance = chanceInWords(here.inTimeNow ?? 0);
     return startByMs > fromMs - DAY_MS / 2
       ? { text: `Start now: ${chance} of enough, ${wish} in time.`, tone: 'growth' }
-      : { text: `The day to start was ${moments.day(startByMs)}. Begun now, ${chance} of enough, ${wish} in time.`, tone: 'trouble' };
+      : { text: `The day to start was ${moments.dated(startByMs)}. Begun now, ${chance} of enough, ${wish} in time.`, tone: 'trouble' };
   }
 
   /** What earlier years shift, and that they do. */

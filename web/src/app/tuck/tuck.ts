@@ -130,7 +130,7 @@ export class TuckScreen {
     const byMs = this.plan.startByMs();
     const days = byMs === null ? 0 : Math.round((byMs - this.plan.startMs()) / DAY_MS);
     return days >= 2 && byMs !== null
-      ? `The day for it is ${this.about.moments().day(byMs)}; begun now they wait ${days} days for room outside.`
+      ? `The day for it is ${this.about.moments().dated(byMs)}; begun now they wait ${days} days for room outside.`
       : null;
   });
 
@@ -142,7 +142,7 @@ export class TuckScreen {
 
   protected startBy({ back }: PlanAtSpot): string {
     const targetMs = this.plan.targetMs();
-    return back && targetMs !== null ? `by ${this.about.moments().day(targetMs - back.daysBefore * DAY_MS)}` : 'not in time';
+    return back && targetMs !== null ? `by ${this.about.moments().dated(targetMs - back.daysBefore * DAY_MS)}` : 'not in time';
   }
 
   constructor() {

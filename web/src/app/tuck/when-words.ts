@@ -52,7 +52,7 @@ export class GoalWord {
   protected readonly text = computed(() => {
     const goal = this.plan.goal();
     if (!goal) return 'as soon as they come';
-    const day = this.about.moments().day(dayMs(goal.day));
+    const day = this.about.moments().dated(dayMs(goal.day));
     return goal.kind === 'ripe' ? `ripe by ${day}` : `to plant out around ${day}`;
   });
 
