@@ -95,7 +95,9 @@ export class BatchScreen {
     const test =
       batch.purpose === 'test' ? `test on ${batch.replicates.length} ${batch.replicates.length === 1 ? 'towel' : 'towels'} · ` : '';
     const parts = [`${test}${batch.holder.spotName} · ${seeds} seeds since ${this.about.moments().short(startMs)}`];
-    if (wanted !== null) parts.push(`${wanted} wanted`);
+    const { plants } = batch.aim;
+    if (wanted !== null)
+      parts.push(plants === null || plants === wanted ? `${wanted} wanted` : `${wanted} sprouts wanted for ${plants} plants`);
     const { target } = batch.aim;
     if (target)
       parts.push(`${target.kind === 'ripe' ? 'ripe by' : 'to plant out around'} ${this.about.moments().dated(dayMs(target.day))}`);

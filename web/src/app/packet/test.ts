@@ -80,8 +80,9 @@ export class TestScreen {
   });
   protected readonly left = computed(() => this.packet()?.seedsLeft ?? null);
   protected readonly seeds = computed(() => {
-    const most = Math.min(this.left() ?? MOST_TESTED, MOST_TESTED);
-    return this.seedsFixed() ?? Math.max(Math.min(this.sample().seeds ?? MOST_TESTED, most), 1);
+    // Half a packet is worth more than a closer look at none.
+    const half = Math.ceil((this.left() ?? 2 * MOST_TESTED) / 2);
+    return this.seedsFixed() ?? Math.max(Math.min(this.sample().seeds ?? MOST_TESTED, half, MOST_TESTED), 1);
   });
   protected readonly replicates = computed(() => {
     const fixed = this.towels();

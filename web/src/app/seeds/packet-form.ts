@@ -10,7 +10,7 @@ import { v7 as uuid } from 'uuid';
 import type { CropSummary, Packet, PacketChange, PacketRequest, PacketSheet } from '@fresh-tuck/contract';
 import { ISOLATION_WORDS, ISOLATIONS } from '@fresh-tuck/contract/choices';
 import { DRYNESSES, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
-import { parseCelsius, parseMetres } from '@fresh-tuck/core/units';
+import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { fieldError, showProblem } from '../kit/field-errors';
@@ -91,13 +91,18 @@ export class PacketForm {
     typeof crop === 'string' || crop === null ? (crop ?? '') : crop.name;
 
   constructor() {
+    // Once each: what was typed since is not taken away when the box changes elsewhere.
+    let filled: string | null = null;
     effect(() => {
       const packet = this.packet();
-      if (packet) this.fill(packet);
+      if (!packet || filled === packet.id) return;
+      filled = packet.id;
+      this.fill(packet);
     });
     effect(() => {
       const mother = this.mother();
-      if (!mother) return;
+      if (!mother || filled === mother.id) return;
+      filled = mother.id;
       const year = this.about.moments().field(this.about.nowMs()).slice(0, 4);
       this.form.patchValue({
         crop: mother.cropName,
@@ -125,14 +130,14 @@ export class PacketForm {
       seedsPerGram: write(packet.seedsPerGram),
       dressed: packet.dressed,
       place: packet.storage.place,
-      celsius: write(packet.storage.celsius),
+      celsius: packet.storage.celsius === null ? '' : formatTemperature(packet.storage.celsius, this.about.household().units),
       dryness: packet.storage.dryness,
       generation: write(packet.generation),
       trait: write(packet.trait),
       motherId: packet.motherId,
       fatherId: packet.fatherId,
       isolation: packet.isolation,
-      isolationM: write(packet.isolationM),
+      isolationM: packet.isolationM === null ? '' : `${packet.isolationM} m`,
     });
     this.more.set(true);
   }

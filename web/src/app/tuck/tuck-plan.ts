@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { debounceTime, filter, of, switchMap } from 'rxjs';
+import { debounceTime, filter, map, of, switchMap } from 'rxjs';
 import type { Packet } from '@fresh-tuck/contract';
 import type { RootSchool } from '@fresh-tuck/core';
 import type { Destination } from '@fresh-tuck/core/destinations';
@@ -135,13 +135,16 @@ export class TuckPlan {
       utcOffsetHours: 0,
     };
   });
-  readonly plan = toSignal(
+  private readonly answered = toSignal(
     toObservable(this.question).pipe(
       filter((question) => question !== null),
       debounceTime(30),
-      switchMap((question) => this.forecasts.plan(question)),
+      switchMap((question) => this.forecasts.plan(question).pipe(map((plan) => ({ question, plan })))),
     ),
   );
+  readonly plan = computed(() => this.answered()?.plan);
+  /** Whether the plan answers the sentence as it stands now: nothing is saved on a figure that is about to change. */
+  readonly settled = computed(() => this.answered()?.question === this.question());
   readonly seeds = computed(() => this.seedsFixed() ?? this.plan()?.seeds ?? this.wantedNumber());
   /** What the packet has, where it is too little for what is to be started. */
   readonly short = computed(() => {
