@@ -19,8 +19,7 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
   selector: 'ft-final-count',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="$event.preventDefault(); save()" aria-labelledby="final-count">
-      <h2 id="final-count">Final count</h2>
+    <form (submit)="$event.preventDefault(); save()" aria-label="Final count">
       <table>
         <thead>
           <tr>
@@ -30,14 +29,14 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
                 {{ name }}<span class="soft">{{ hints[name] }}</span>
               </th>
             }
-            <th scope="col">left over</th>
+            <th scope="col">to sort</th>
           </tr>
         </thead>
         <tbody>
           @for (row of rows(); track $index; let towel = $index) {
             <tr>
               <th scope="row">
-                Towel {{ towel + 1 }}<span class="soft">{{ batch().replicates[towel] }} seeds</span>
+                <span class="long">Towel </span>{{ towel + 1 }}<span class="soft long">{{ batch().replicates[towel] }} seeds</span>
               </th>
               @for (name of classes; track name) {
                 <td>
@@ -50,7 +49,7 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
                   />
                 </td>
               }
-              <td class="over" [class.trouble]="over()[towel] !== 0">{{ over()[towel] }}</td>
+              <td class="over" [class.trouble]="(over()[towel] ?? 0) < 0">{{ over()[towel] }}</td>
             </tr>
           }
         </tbody>
@@ -61,17 +60,15 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
   `,
   styles: `
     form {
-      margin-top: 22px;
-    }
-    h2 {
-      margin-bottom: 8px;
+      margin-top: 4px;
     }
     table {
       width: 100%;
-      max-width: 760px;
+      max-width: 860px;
       border-collapse: collapse;
     }
     th {
+      white-space: nowrap;
       padding: 4px 8px 4px 0;
       text-align: left;
       font-weight: 700;
@@ -92,14 +89,34 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
       font: 700 18px var(--heading);
     }
     @media (max-width: 640px) {
-      thead .soft {
+      table {
+        table-layout: fixed;
+      }
+      thead .soft,
+      th .long {
         display: none;
       }
-      th {
+      th,
+      td {
+        padding-right: 5px;
         font-size: 14px;
+        letter-spacing: -0.03em;
+      }
+      td:first-child,
+      th[scope='row'] {
+        width: 16px;
+        vertical-align: middle;
+      }
+      th:nth-child(3) {
+        width: 68px;
+      }
+      th:last-child {
+        width: 46px;
       }
       .entry {
-        padding: 0 6px;
+        min-width: 0;
+        padding: 0 4px;
+        text-align: center;
       }
     }
   `,
