@@ -21,7 +21,7 @@ const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
   imports: [Precision, RouterLink, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './test.html',
-  styleUrl: './test.scss',
+  styleUrls: ['../kit/sentence.scss', './test.scss'],
 })
 export class TestScreen {
   private readonly api = inject(Api);

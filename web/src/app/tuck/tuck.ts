@@ -33,7 +33,7 @@ const DAY_MS = 86_400_000;
   providers: [TuckPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tuck.html',
-  styleUrl: './tuck.scss',
+  styleUrls: ['../kit/sentence.scss', './tuck.scss'],
 })
 export class TuckScreen {
   private readonly api = inject(Api);
