@@ -129,8 +129,19 @@ const priorIn = (prior: Prior, toll: WarmthToll, warmthLogSd: number): Prior => 
   spread: prior.spread,
 });
 
+/** The last workings of facts that are still held: several questions about one parcel share them. */
+const latest = new WeakMap<ParcelFacts, { readonly nowMs: number; readonly workings: Workings }>();
+
 /** Derives everything once. @throws RangeError where facts contradict each other */
 export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
+  const known = latest.get(facts);
+  if (known?.nowMs === nowMs) return known.workings;
+  const workings = derive(facts, nowMs);
+  latest.set(facts, { nowMs, workings });
+  return workings;
+}
+
+function derive(facts: ParcelFacts, nowMs: number): Workings {
   const endMs = Math.max(nowMs, facts.startMs) + HORIZON_DAYS * DAY_MS;
   const stays =
     facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
