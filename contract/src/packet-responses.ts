@@ -63,7 +63,6 @@ export const packetSheet = packet.extend({
   father: relative.nullable(),
   children: z.array(z.object({ id: z.string(), variety: z.string(), year: z.number().nullable(), generation: z.number().nullable() })),
   counts: z.array(z.object({ seeds: z.number(), grams: z.number().nullable(), atMs: z.number() })),
-  createdMs: z.number(),
   tests: z.array(packetTest),
   /** Distance that keeps its kind true, m; null where nobody says. */
   isolationNeededM: z.number().nullable(),

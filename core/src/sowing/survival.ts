@@ -15,6 +15,13 @@ const STATED: Readonly<Record<Destination, number>> = {
 /** As many seedlings' worth as the statement counts for. */
 const STATED_WEIGHT = 12;
 
+/** Sprouts without a flaw of an untested packet, and as many sprouts' worth as that counts for. Guess. */
+const SOUND = { share: 0.97, weight: 12 } as const;
+
+/** Share of sprouts that would make a plant, from the normal and abnormal seedlings of the packet's tests. */
+export const soundShare = ({ normal, abnormal }: { readonly normal: number; readonly abnormal: number }): number =>
+  (SOUND.share * SOUND.weight + normal) / (SOUND.weight + normal + abnormal);
+
 /** Seedlings of a crop in one kind of place: how many are past danger, and how many were lost. */
 export interface Fates {
   readonly lived: number;

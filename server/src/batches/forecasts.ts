@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { DateTime } from 'luxon';
 import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import {
-  agedShare,
+  agedShares,
   asMate,
   bookPrior,
   judge,
@@ -58,7 +58,7 @@ export function forecasts(stores: Stores) {
   function keptSince(packetId: string, thenMs: number, nowMs: number, zone: string): number {
     const packet = stores.packets.get(packetId);
     const { storageYears } = stores.crops.crop(packet.crop_id).viability;
-    const shareAt = (ms: number): number => agedShare(ageOf(packet, DateTime.fromMillis(ms, { zone }).year).aged ?? 0, storageYears);
+    const shareAt = (ms: number): number => agedShares(ageOf(packet, DateTime.fromMillis(ms, { zone }).year).aged ?? 0, storageYears).mean;
     return Math.min(shareAt(nowMs) / Math.max(shareAt(thenMs), 1e-6), 1);
   }
 

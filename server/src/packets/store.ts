@@ -212,7 +212,6 @@ export function packetStore(db: Database, crops: CropStore) {
         father: parentOf(row.father_id),
         children: children.all({ id }) as { id: string; variety: string; year: number | null; generation: number | null }[],
         counts: countsOf(id).map(({ seeds, grams, recorded_ms }) => ({ seeds, grams, atMs: recorded_ms })),
-        createdMs: row.created_ms,
       };
     },
     add(request: PacketRequest, nowMs: number): void {

@@ -16,6 +16,7 @@ import {
   plantOdds,
   rateAt,
   ripeningFor,
+  soundShare,
   spacingNeededMm,
   survivalFor,
   type ParcelFacts,
@@ -30,23 +31,18 @@ const LEVELS = [0.6, 0.8, 0.9, 0.95] as const;
 const MOST_OTHERS = 2;
 /** Nobody lays more of a packet that is hardly alive. Guess. */
 const MOST_TRIED = 40;
-/** Sprouts with a flaw that an untested packet is taken to have, as so many sprouts' worth. Guess. */
-const SOUND = { share: 0.97, weight: 12 } as const;
-
 /** Shares along the way from seed to plant. */
 function rateOf(question: PlanQuestion): { rate: PlantRate; handling: Plan['handling']; survival: Plan['survival'] } {
   const { crop, packet, destination, school, split, keep, perPot, keepers } = question;
   const handling = handlingFor(crop, packet.handled, school);
   const survival = survivalFor(destination, packet.fates[destination] ?? { lived: 0, lost: 0 });
-  const { normal, abnormal } = packet.sound;
-  const sound = (SOUND.share * SOUND.weight + normal) / (SOUND.weight + normal + abnormal);
   return {
     handling,
     survival,
     rate: {
       ...packet.prior.share,
       handling: handling.mean,
-      survival: survival.mean * sound,
+      survival: survival.mean * soundShare(packet.sound),
       keep,
       perPot,
       keepers,

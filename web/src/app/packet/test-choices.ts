@@ -7,6 +7,8 @@ export const PRECISIONS = [
 ] as const;
 /** Rates that a test is to decide about. */
 export const LEAST = [0.5, 0.6, 0.7, 0.8, 0.9] as const;
+/** A lot whose rate is less by this must not pass. Guess. */
+export const WORSE = 0.25;
 /** Chance of a wrong answer that one can live with, either way. */
 export const ERRORS = [
   { error: 0.2, text: 'wrong at most 2 times in 10' },

@@ -11,7 +11,7 @@ import type { PlanQuestion } from '../data/forecast.messages';
 import { ForecastService } from '../data/forecast.service';
 import { Word } from '../kit/word';
 import { Precision } from './precision';
-import { ERRORS, LEAST, PRECISIONS, TOWELS } from './test-choices';
+import { ERRORS, LEAST, PRECISIONS, TOWELS, WORSE } from './test-choices';
 
 const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 
@@ -45,6 +45,7 @@ export class TestScreen {
   );
   protected readonly precisions = PRECISIONS;
   protected readonly errors = ERRORS;
+  protected readonly worse = WORSE;
   protected readonly leasts = LEAST;
   protected readonly towelCounts = TOWELS;
 
@@ -70,8 +71,7 @@ export class TestScreen {
       const seeds = seedsForPrecision(this.hardest(), asked.within);
       return { seeds, text: `its rate to within ${Math.round(asked.within * 100)} in 100`, passes: null };
     }
-    // A lot that is a fifth worse is one that must not pass.
-    const test = seedsForDecision(asked.least, asked.least - 0.25, asked.error);
+    const test = seedsForDecision(asked.least, asked.least - WORSE, asked.error);
     return {
       seeds: test?.seeds ?? null,
       text: `whether ${Math.round(asked.least * 100)} in 100 live, wrong at most ${Math.round(asked.error * 100)} times in 100`,

@@ -9,7 +9,7 @@ import { MatSelectModule } from '@angular/material/select';
 import { v7 as uuid } from 'uuid';
 import type { CropSummary, Packet, PacketChange, PacketRequest, PacketSheet } from '@fresh-tuck/contract';
 import { ISOLATION_WORDS, ISOLATIONS } from '@fresh-tuck/contract/choices';
-import { DRYNESSES, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
+import { DRYNESSES, freezesWet, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
 import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
@@ -84,7 +84,10 @@ export class PacketForm {
     return this.packets().filter(({ cropName, id }) => cropName === name && id !== this.packet()?.id);
   });
   protected readonly saved = computed(() => this.mother() !== null || Boolean(this.value()?.motherId));
-  protected readonly freezesWet = computed(() => this.value()?.place === 'freezer' && this.value()?.dryness === 'damp');
+  protected readonly freezesWet = computed(() => {
+    const { place = null, celsius = '', dryness = null } = this.value() ?? {};
+    return freezesWet({ place, celsius: parseCelsius(celsius, this.about.household().units), dryness });
+  });
   protected readonly isolationNeeded = computed(() => (this.mother() ?? this.packet())?.isolationNeededM ?? null);
 
   protected readonly nameOf = (crop: string | CropSummary | null): string =>

@@ -22,6 +22,7 @@ import { TuckPlan } from './tuck-plan';
 import { GoalWord } from './when-words';
 import { WishWord } from './wish-word';
 import { worktop } from './worktop';
+import { WorktopCard } from './worktop-card';
 
 const SEED_LIMIT = 400;
 const DAY_MS = 86_400_000;
@@ -29,7 +30,7 @@ const DAY_MS = 86_400_000;
 /** One editable sentence; beneath it the towel to scale, how many, where it goes, the worktop card and the label. */
 @Component({
   selector: 'ft-tuck',
-  imports: [Calendar, GoalWord, HowMany, Label, PotWords, Ribbon, RouterLink, Shortage, Towel, Why, WishWord, Word],
+  imports: [Calendar, GoalWord, HowMany, Label, PotWords, Ribbon, RouterLink, Shortage, Towel, Why, WishWord, Word, WorktopCard],
   providers: [TuckPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tuck.html',
