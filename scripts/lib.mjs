@@ -76,7 +76,8 @@ const source = (room, file = 'index') => join(root, room, 'src', `${file}.ts`);
 export async function bundle(entryPoints, outdir) {
   const esbuild = await import('esbuild');
   await esbuild.build({
-    entryPoints,
+    // What answers beside the request loop is a file of its own, next to whatever asks it.
+    entryPoints: { ...entryPoints, reader: source('server', 'asking/worker') },
     outdir,
     outExtension: { '.js': '.mjs' },
     bundle: true,
@@ -94,6 +95,7 @@ export async function bundle(entryPoints, outdir) {
       '@fresh-tuck/core/own-crops': source('core', 'own-crops'),
       '@fresh-tuck/core/states': source('core', 'looking/parcel-state'),
       '@fresh-tuck/core': source('core'),
+      '@fresh-tuck/contract/choices': source('contract', 'choices'),
       '@fresh-tuck/contract': source('contract'),
       '@fresh-tuck/server': source('server'),
     },

@@ -11,6 +11,12 @@ export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as c
 
 /** What a batch is for: plants, or to learn how many of a packet live. */
 export const PURPOSES = ['plants', 'test'] as const;
+/** The box's dividers, in the order in which they ask for something. */
+export const DIVIDERS = ['test_first', 'use_up', 'short', 'fine', 'empty'] as const;
+export type Divider = (typeof DIVIDERS)[number];
+/** Groups of the Nursery: its stages, and what is lost or given. */
+export const NURSERY_GROUPS = [...SEEDLING_STAGES, 'gone'] as const;
+export type NurseryGroup = (typeof NURSERY_GROUPS)[number];
 /** How saved seed was kept from strange pollen. */
 export const ISOLATIONS = ['none', 'distance', 'barrier', 'time', 'alone'] as const;
 export const ISOLATION_WORDS: Readonly<Record<(typeof ISOLATIONS)[number], string>> = {

@@ -1,7 +1,11 @@
 import * as z from 'zod';
+import { fieldOf } from './refusals.js';
 
-/** Ids are made by the client (UUID v7), so that a repeated request is known as the same one. */
-export const id = z.uuid({ error: 'must be a UUID made by the client' });
+/**
+ * Ids are made by the client (UUID v7), so that a repeated request is known as the
+ * same one; in small letters, so that it is the same however it was written.
+ */
+export const id = z.uuid({ error: (issue) => `${fieldOf(issue)} must be a UUID made by the client` }).toLowerCase();
 
 /** A name or note that people type: trimmed, not empty, not endless. */
 export const text = (most: number, what: string) =>

@@ -1,8 +1,10 @@
 /** Every request and response, once; types are inferred from the schemas. */
 export * from './choices.js';
+export { fieldOf } from './refusals.js';
 export * from './fields.js';
 export * from './garden-requests.js';
 export * from './requests.js';
 export * from './responses.js';
 export * from './packet-requests.js';
 export * from './packet-responses.js';
+export * from './queries.js';

@@ -3,7 +3,7 @@ import type { LotPrior } from '@fresh-tuck/core';
 import type { TestResult } from '@fresh-tuck/core/germination-test';
 import type { Storage } from '@fresh-tuck/core/seedbox';
 import type { Stock } from '@fresh-tuck/core/stock';
-import { ISOLATIONS, PURPOSES, TARGETS } from './choices.js';
+import { DIVIDERS, ISOLATIONS, PURPOSES, TARGETS } from './choices.js';
 
 /** A germination test of a packet, by reference: the batch is the proof. */
 export const packetTest = z.object({
@@ -56,6 +56,33 @@ export const packet = z.object({
   ),
 });
 
+/** A packet as one chooses it. */
+export const packetName = packet.pick({ id: true, cropId: true, cropName: true, variety: true, year: true, seedsLeft: true });
+/** Another packet of the same crop, to fill up from. */
+export const kin = packet.pick({ id: true, variety: true, seedsLeft: true, prior: true });
+
+/** A packet as a row of the box draws it. */
+export const boxRow = packet
+  .pick({ id: true, cropName: true, variety: true, year: true, generation: true, dressed: true, seedsLeft: true })
+  .extend({
+    stock: z.custom<Omit<Stock, 'ahead'>>(),
+  });
+/** The box behind its dividers: how many stand behind each, and a page of them. */
+export const box = z.object({
+  /** Packets in all, whatever is looked for. */
+  total: z.number(),
+  counts: z.record(z.enum(DIVIDERS), z.number()),
+  groups: z.array(
+    z.object({
+      divider: z.enum(DIVIDERS),
+      /** That fit what is looked for. */
+      count: z.number(),
+      from: z.number(),
+      packets: z.array(boxRow),
+    }),
+  ),
+});
+
 const relative = z.object({ id: z.string(), title: z.string(), year: z.number().nullable() });
 /** A packet with where it came from and what came of it. */
 export const packetSheet = packet.extend({
@@ -79,6 +106,10 @@ export const pastSeasons = z.object({
 });
 
 export type Packet = z.infer<typeof packet>;
+export type PacketName = z.infer<typeof packetName>;
+export type Kin = z.infer<typeof kin>;
+export type BoxRow = z.infer<typeof boxRow>;
+export type Box = z.infer<typeof box>;
 export type PacketSheet = z.infer<typeof packetSheet>;
 export type Rack = z.infer<typeof rack>;
 export type PastSeasons = z.infer<typeof pastSeasons>;

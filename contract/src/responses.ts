@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Answers, Crop, HouseWays, Judgement, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 import type { Destination } from '@fresh-tuck/core/destinations';
 import type { OwnFigures } from '@fresh-tuck/core/own-crops';
-import { CLOSURES, HOLDER_KINDS, PURPOSES, type TARGETS } from './choices.js';
+import { CLOSURES, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
 export const problem = z.object({
@@ -65,10 +65,12 @@ export const cropSummary = z.object({
   changed: z.boolean(),
 });
 
-/** What the find box reaches. */
-export const findable = z.object({
-  packets: z.array(z.object({ id: z.string(), title: z.string(), year: z.number().nullable(), also: z.string() })),
-  batches: z.array(z.object({ id: z.string(), number: z.number(), title: z.string(), live: z.boolean() })),
+/** Something that the find box reached. */
+export const found = z.object({
+  /** Of the batch, where it is a seedling. */
+  id: z.string(),
+  kind: z.enum(['parcel', 'finished', 'packet', 'crop', 'seedling']),
+  title: z.string(),
 });
 
 /** A crop with what it rests on. */
@@ -131,6 +133,12 @@ export const seedling = z.object({
   stageMs: z.number(),
   gone: z.object({ kind: z.enum(['lost', 'given']), why: z.string().nullable(), atMs: z.number() }).nullable(),
   lastEventId: z.string().nullable(),
+});
+
+/** The Nursery: how many stand at each stage, and a page of them. */
+export const nursery = z.object({
+  living: z.number(),
+  groups: z.array(z.object({ group: z.enum(NURSERY_GROUPS), count: z.number(), from: z.number(), seedlings: z.array(seedling) })),
 });
 
 export const cup = z.object({ number: z.number(), seed: z.number().nullable(), destination: z.string(), atMs: z.number() });
@@ -208,12 +216,13 @@ export type Household = NonNullable<About['household']>;
 export type Reading = z.infer<typeof reading>;
 export type Spot = z.infer<typeof spot>;
 export type Holder = z.infer<typeof holder>;
-export type Findable = z.infer<typeof findable>;
+export type Found = z.infer<typeof found>;
 export type CropSummary = z.infer<typeof cropSummary>;
 export type CropSheet = z.infer<typeof cropSheet>;
 export type JournalEntry = z.infer<typeof journalEntry>;
 export type Round = z.infer<typeof round>;
 export type Bed = z.infer<typeof bed>;
+export type Nursery = z.infer<typeof nursery>;
 export type Seedling = z.infer<typeof seedling>;
 export type Cup = z.infer<typeof cup>;
 export type Batch = z.infer<typeof batch>;

@@ -11,10 +11,9 @@ describe('Lantern Court', () => {
   let services: Services;
   let nowMs = 0;
   const titled = (cropId: string) => {
-    const home = services.household.get();
     const id =
       services.batches.liveIds().find((batchId) => services.packets.get(services.batches.get(batchId).packet_id).crop_id === cropId) ?? '';
-    return services.forecasts.at(home, nowMs).batch(id);
+    return services.ask.value('batch', nowMs, id);
   };
 
   beforeAll(async () => {
@@ -24,19 +23,19 @@ describe('Lantern Court', () => {
     nowMs = clock.now();
   }, 60_000);
 
-  it('opens with eight parcels, each showing what it is there for', () => {
+  it('opens with eight parcels, each showing what it is there for', async () => {
     expect(services.batches.liveIds().length).toBe(8);
     expect(new Set(PARCELS.map(({ shows }) => shows)).size).toBe(8);
-    expect(titled('okra').judgement.verdict).toBe('move');
-    expect(titled('celeriac').judgement.headline.lead).toMatch(/^dries by/);
-    expect(titled('chives').bagMates).toEqual([titled('leek').number]);
-    expect(titled('strawberry').answers.next.reason).toBe('chill');
-    expect(titled('melon').judgement.verdict).toBe('restart');
-    const late = titled('sweet-pea');
+    expect((await titled('okra')).judgement.verdict).toBe('move');
+    expect((await titled('celeriac')).judgement.headline.lead).toMatch(/^dries by/);
+    expect((await titled('chives')).bagMates).toEqual([(await titled('leek')).number]);
+    expect((await titled('strawberry')).answers.next.reason).toBe('chill');
+    expect((await titled('melon')).judgement.verdict).toBe('restart');
+    const late = await titled('sweet-pea');
     expect(late.answers.now.high - late.answers.now.low).toBeGreaterThan(3);
-    const leek = titled('leek').answers.state;
+    const leek = (await titled('leek')).answers.state;
     expect([leek.counted.length > 0, leek.seeds.every(({ stage }) => stage === 'quiet')]).toEqual([true, true]);
-    const slow = titled('tomatillo');
+    const slow = await titled('tomatillo');
     const truth = truthOf(services, slow.id, nowMs + 60 * HALF_DAY_MS).seeds;
     const come = truth.filter(({ stage }) => stage !== 'quiet' && stage !== 'swollen' && stage !== 'rotten').length;
     expect(come).toBeGreaterThan(slow.answers.state.tipped);
@@ -57,7 +56,7 @@ describe('Lantern Court', () => {
     }
   });
 
-  it('has a box that asks for every kind of care, last year’s lateness and a test that proved its packet', () => {
+  it('has a box that asks for every kind of care, last year’s lateness and a test that proved its packet', async () => {
     const packets = services.packets.list();
     const invented = [...PARCELS, ...BOX].map(({ variety }) => variety);
     expect(packets.map(({ variety }) => variety).filter((variety) => !invented.includes(variety))).toEqual(['Harbour Rose', 'Old Rope']);
@@ -67,7 +66,7 @@ describe('Lantern Court', () => {
       { year: 2025, days: 12, kind: 'plant_out' },
     ]);
     expect(services.racks.list()).toEqual([jasmine.objectContaining({ slots: 8, taken: 0 })]);
-    const batch: Pick<BatchWithJournal, 'title'> = titled('okra');
+    const batch: Pick<BatchWithJournal, 'title'> = await titled('okra');
     expect(batch.title).toBe('Okra, Tall Mast');
   });
 });

@@ -16,7 +16,7 @@ function trueStays(services: Services, towelId: string): TrueStay[] {
     services.holders.placesOf(towelPlace.holder_id).map((place) => {
       const spot = services.spots.get(place.spot_id);
       const known = SPOTS.find(({ name }) => name === spot.name);
-      const guess = services.spots.record(place.spot_id).guess;
+      const guess = services.spots.guessOf(place.spot_id);
       return {
         fromMs: Math.max(place.from_ms, towelPlace.from_ms),
         climate: known?.climate ?? { meanC: (guess.minC + guess.maxC) / 2, swingC: guess.maxC - guess.minC },

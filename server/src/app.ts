@@ -11,7 +11,7 @@ import { cropRoutes } from './crops/routes.js';
 import { findRoutes } from './find/routes.js';
 import { holderRoutes } from './holders/routes.js';
 import { householdRoutes } from './household/routes.js';
-import { refuseForeign } from './http/guard.js';
+import { refuseCrossSite, refuseForeign } from './http/guard.js';
 import { Problem, problemHandler } from './http/problem.js';
 import { nurseryRoutes } from './nursery/routes.js';
 import { packetRoutes } from './packets/routes.js';
@@ -36,12 +36,16 @@ export interface AppOptions {
 const limiter = rateLimit({
   windowMs: 60_000,
   limit: 3000,
+  // A look is what somebody saw: it is never turned away for coming after many.
+  skip: ({ method, path }) => method === 'POST' && /^\/batches\/[^/]+\/looks$/.test(path),
   standardHeaders: true,
   legacyHeaders: false,
   handler: () => {
     throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
   },
 });
+
+const UUIDS = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/gi;
 
 /** The whole application over one household's services. */
 export function createApp(services: Services, options: AppOptions = {}): Express {
@@ -71,6 +75,13 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   );
   app.use(compression());
   const api = Router();
+  api.use(refuseCrossSite);
+  // Ids are the same however their letters are written.
+  api.use((request, _response, next) => {
+    const [path = '', ...query] = request.url.split('?');
+    request.url = [path.replace(UUIDS, (id) => id.toLowerCase()), ...query].join('?');
+    next();
+  });
   api.use(limiter);
   api.get('/events', services.changes.stream);
   // A whole box of packets is more than any other request.
@@ -110,6 +121,6 @@ export function createApp(services: Services, options: AppOptions = {}): Express
       response.set('Cache-Control', 'no-cache').sendFile(join(webRoot, 'index.html'));
     });
   }
-  app.use(problemHandler(log));
+  app.use(problemHandler(log, services.db.name));
   return app;
 }

@@ -55,7 +55,7 @@ const REFUSED: readonly [string, Ask, number, string, RegExp][] = [
   ],
   ['a skipped look that saw something', look({ via: 'skipped' }), 422, 'via', /skipped/],
   ['a look based on one of nowhere', look({ seen: { tipped: 0, rotten: 0, basedOn: uuid() } }), 422, 'seen.basedOn', /look of this batch/],
-  ['an unknown field', look({ colour: 'blue' }), 422, 'body', /colour/],
+  ['an unknown field', look({ colour: 'blue' }), 422, 'colour', /no such field/],
   ['a look at an unknown batch', () => ({ method: 'post', path: `/api/batches/${uuid()}/looks`, body: lookBody() }), 404, '', /no batch/],
   ['a temperature of 200', reading({ maxC: 200 }), 422, 'maxC', /-30 to 60 °C/],
   ['a maximum below the minimum', reading({ maxC: 20 }), 422, 'maxC', /below minC/],

@@ -24,6 +24,9 @@ export function clockFrom(startMs: number, frozen: boolean): Clock & { step(ms: 
   };
 }
 
+/** Two clocks, or a clock and a minute that was typed, may differ by so much, ms. */
+const GRACE_MS = 60_000;
+
 /**
  * Reads a moment on the household's clock.
  *
@@ -35,7 +38,25 @@ export function momentFrom(local: string | null, zone: string, nowMs: number, fi
   const moment = DateTime.fromISO(local, { zone });
   if (!moment.isValid) throw Problem.field(field, `${field} must be a date that exists, like 2026-04-11T07:10`);
   const ms = moment.toMillis();
-  // A minute's grace: the browser rounds to the minute.
-  if (ms > nowMs + 60_000) throw Problem.field(field, `${field} must not lie in the future`);
+  if (ms > nowMs + GRACE_MS) throw Problem.field(field, `${field} must not lie in the future`);
   return Math.min(ms, nowMs);
+}
+
+/**
+ * When something was done that was said to be done now: a while ago, if it waited
+ * in the browser. Never before its batch: a few moments are put down to the two
+ * clocks, more is a clock that was set back, and is said.
+ *
+ * @param waited how long it waited before it could be sent, ms
+ * @throws Problem where the batch was begun later than that
+ */
+export function nowFor(startMs: number, nowMs: number, waited: number, zone: string): number {
+  const ms = nowMs - waited;
+  if (ms >= startMs) return ms;
+  if (ms >= startMs - GRACE_MS) return startMs;
+  const told = (at: number): string => DateTime.fromMillis(at, { zone }).toFormat('d LLLL yyyy, HH:mm');
+  throw Problem.field(
+    'at',
+    `at must not lie before the batch was tucked in (${told(startMs)}), and the clock of this machine says ${told(ms)}: set the clock, or give the true time`,
+  );
 }

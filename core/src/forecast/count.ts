@@ -2,6 +2,10 @@ import gammaln from '@stdlib/math-base-special-gammaln';
 
 /** Chances are mixed on a grid of square roots: fine where they are small, where it matters. */
 const GRID = 96;
+/** The last position below the grid's end. */
+const LAST = GRID - 1e-9;
+/** One over the gap between neighbouring chances of the grid: a forecast asks hundreds of thousands of times. */
+const GAP = Float64Array.from({ length: GRID }, (_, below) => 1 / (2 * below + 1));
 
 const binomials = new Map<number, Float64Array[]>();
 const KEPT_SIZES = 64;
@@ -29,15 +33,24 @@ export class ChanceMixture {
   private readonly weights = new Float64Array(GRID + 1);
 
   /**
-   * @param root square root of a chance, 0 to 1; the weight is shared between the
-   *   two grid chances around it so that the mean chance holds
+   * Adds the cells `from` to `to` (exclusive), whose chances are the squares of their
+   * roots times `factor`. A weight is shared between the two grid chances around its
+   * own so that the mean chance holds.
+   *
+   * @param roots square roots, which times `factor` lie in [0, 1]
    */
-  addRoot(root: number, weight: number): void {
-    const position = Math.min(root * GRID, GRID - 1e-9);
-    const below = position | 0;
-    const part = (position * position - below * below) / (2 * below + 1);
-    this.weights[below] = (this.weights[below] as number) + weight * (1 - part);
-    this.weights[below + 1] = (this.weights[below + 1] as number) + weight * part;
+  add(roots: Float64Array, weights: Float64Array, from: number, to: number, factor: number): void {
+    const scale = factor * GRID;
+    const into = this.weights;
+    for (let cell = from; cell < to; cell++) {
+      let position = (roots[cell] as number) * scale;
+      if (position > LAST) position = LAST;
+      const below = position | 0;
+      const part = (position * position - below * below) * (GAP[below] as number);
+      const weight = weights[cell] as number;
+      into[below] = (into[below] as number) + weight * (1 - part);
+      into[below + 1] = (into[below + 1] as number) + weight * part;
+    }
   }
 
   /** Distribution of how many of `count` seeds the mixed chance picks; index is the number. */

@@ -1,7 +1,7 @@
 import { ChanceMixture } from './count.js';
 import { seenShare, type QuietGroup } from './evidence.js';
 import type { Column, Posterior } from './posterior.js';
-import { tippedShare } from './tip-law.js';
+import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
 
 /** Progress that something takes after the tip, spread, with weights summing to 1. */
 export interface Lead {
@@ -12,6 +12,35 @@ export interface Lead {
 const AT_ONCE: readonly Lead[] = [{ progress: 0, weight: 1 }];
 
 const columnShare = ({ law, logMedian, shape }: Column, logProgress: number): number => tippedShare(law, shape, logProgress - logMedian);
+
+/**
+ * Tipped shares of all columns at one progress. The laws of a place share their
+ * kernels and stragglers, so each is worked out once a place.
+ */
+function sharesAt(columns: readonly Column[], logProgress: number, into: Float64Array): Float64Array {
+  let median = Number.NaN;
+  let shape: LawShape | null = null;
+  let distance = 0;
+  let late = 0;
+  let lognormal = -1;
+  let weibull = -1;
+  for (let index = 0; index < columns.length; index++) {
+    const column = columns[index] as Column;
+    if (column.logMedian !== median || column.shape !== shape) {
+      median = column.logMedian;
+      shape = column.shape;
+      distance = logProgress - median;
+      late = lateShare(shape, distance);
+      lognormal = -1;
+      weibull = -1;
+    }
+    let crowd: number;
+    if (column.law.kernel === 'lognormal') crowd = lognormal < 0 ? (lognormal = crowdShare('lognormal', shape, distance)) : lognormal;
+    else crowd = weibull < 0 ? (weibull = crowdShare('weibull', shape, distance)) : weibull;
+    into[index] = (1 - column.law.stragglers) * crowd + column.law.stragglers * late;
+  }
+  return into;
+}
 
 /** What the posterior says of seeds last seen quiet at one progress. */
 export interface Outlook {
@@ -67,8 +96,8 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
     starts[index + 1] = count;
     return scale;
   });
-  const gainBy = (index: number, logProgress: number): number =>
-    Math.max(columnShare(columns[index] as Column, logProgress) - (before[index] as number), 0);
+  const by = new Float64Array(columns.length);
+  const gains = new Float64Array(columns.length);
 
   const mixtureOf = (byProgress: number, leads: readonly Lead[]): ChanceMixture => {
     const mixture = new ChanceMixture();
@@ -76,20 +105,23 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
       .map(({ progress, weight }) => ({ by: byProgress - progress, weight }))
       .filter(({ by }) => by > fromProgress)
       .map(({ by, weight }) => ({ log: Math.log(by), weight }));
-    for (let index = 0; index < columns.length; index++) {
-      let gain = 0;
-      for (const { log, weight } of times) gain += weight * gainBy(index, log);
-      const root = Math.sqrt(gain);
-      for (let cell = starts[index] as number; cell < (starts[index + 1] as number); cell++) {
-        mixture.addRoot((roots[cell] as number) * root, weights[cell] as number);
+    gains.fill(0);
+    for (const { log, weight } of times) {
+      sharesAt(columns, log, by);
+      for (let index = 0; index < columns.length; index++) {
+        const gain = (by[index] as number) - (before[index] as number);
+        if (gain > 0) gains[index] = (gains[index] as number) + weight * gain;
       }
+    }
+    for (let index = 0; index < columns.length; index++) {
+      mixture.add(roots, weights, starts[index] as number, starts[index + 1] as number, Math.sqrt(gains[index] as number));
     }
     return mixture;
   };
 
   const meanTipped = (byProgress: number): number => {
-    const log = Math.log(byProgress);
-    return scales.reduce((sum, scale, index) => sum + scale * gainBy(index, log), 0);
+    sharesAt(columns, Math.log(byProgress), by);
+    return scales.reduce((sum, scale, index) => sum + scale * Math.max((by[index] as number) - (before[index] as number), 0), 0);
   };
   return {
     furtherTips: (byProgress) => mixtureOf(byProgress, AT_ONCE).distribution(quiet),
@@ -143,8 +175,11 @@ function passes(rising: (x: number) => number, level: number, from: number, to: 
 
 export function lotCurve(posterior: Posterior): LotCurve {
   const weights = posterior.columns.map((column) => column.weights.reduce((sum, weight) => sum + weight, 0));
-  const curve = (log: number): number =>
-    posterior.columns.reduce((sum, column, index) => sum + (weights[index] as number) * columnShare(column, log), 0);
+  const by = new Float64Array(weights.length);
+  const curve = (log: number): number => {
+    sharesAt(posterior.columns, log, by);
+    return weights.reduce((sum, weight, index) => sum + weight * (by[index] as number), 0);
+  };
   return {
     progressOf: (share) => Math.exp(passes(curve, share, Math.log(1e-3), Math.log(1e4), 16)),
     midway(fromProgress, toProgress) {

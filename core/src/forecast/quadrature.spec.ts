@@ -86,7 +86,7 @@ describe('the quadrature', () => {
         fc.integer({ min: 1, max: 60 }),
         (chances, count) => {
           const mixture = new ChanceMixture();
-          for (const chance of chances) mixture.addRoot(Math.sqrt(chance), 1 / chances.length);
+          for (const chance of chances) mixture.add(Float64Array.of(Math.sqrt(chance)), Float64Array.of(1 / chances.length), 0, 1, 1);
           const distribution = mixture.distribution(count);
           const mean = distribution.reduce((sum, p, k) => sum + p * k, 0);
           expect(distribution.reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9);

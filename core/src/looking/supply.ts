@@ -1,6 +1,6 @@
 import type { Crop } from '../crops/schema.js';
 import { countForecast } from '../forecast/count.js';
-import { chanceOfPlants, MOST_SEEDS, seedsFor } from '../sowing/how-many.js';
+import { chanceOfPlants, MOST_SEEDS, seedsFor, sproutsFrom } from '../sowing/how-many.js';
 import { binomial } from './binomial.js';
 import { DAY_MS, waysOf, type Workings } from './workings.js';
 
@@ -37,6 +37,8 @@ export interface Supply {
 const LAG_DAYS = 7;
 /** Nobody tops up by more, seeds. Guess. */
 const MOST_TOP_UP = 100;
+/** Nobody begins a doubtful lot anew with more, seeds. Guess. */
+const MOST_RESTART = 100;
 /** Below this living share a lot is as good as dead. */
 const DEAD_SHARE = 0.15;
 /** Nearly all of the living have shown by this quantile of what was known before. */
@@ -111,12 +113,11 @@ function restartFor(workings: Workings, need: number): Supply['restart'] {
   if (left <= 0) return null;
   const rate = { ...facts.prior.share, handling: 1 };
   const dead = outlook.byShare().reduce((sum, { share, weight }) => sum + (share < DEAD_SHARE ? weight : 0), 0);
-  const full = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? left, left);
+  // Where no number makes it sure, a sensible trial and not the whole packet.
+  const full = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? MOST_RESTART, MOST_RESTART, left);
   // A lot that is most likely dead is tried on a few first.
   const seeds = dead > 0.5 ? Math.min(full, Math.max(Math.ceil(full / 3), LEAST_TRIAL)) : full;
-  const distribution = new Float64Array(seeds + 1);
-  for (let k = 0; k <= seeds; k++) distribution[k] = chanceOfPlants(seeds, k, rate) - (k < seeds ? chanceOfPlants(seeds, k + 1, rate) : 0);
-  const { low, high } = countForecast(distribution);
+  const { low, high } = countForecast(sproutsFrom(seeds, rate));
   return { ...otherWay(workings), seeds, low, high, deadChance: dead };
 }
 

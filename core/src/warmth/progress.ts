@@ -34,27 +34,97 @@ interface HourOfWarmth {
   readonly daysIfCooler: number;
 }
 
-const overlaps = (reading: Reading, ms: number): boolean => reading.fromMs <= ms && ms < reading.toMs;
-
-/** The place's own pattern: the mean of its readings nearest in time. */
-function pattern(stay: Stay, ms: number): { minC: number; maxC: number } | null {
-  if (stay.readings.length === 0) return null;
-  const distance = (reading: Reading): number => Math.max(reading.fromMs - ms, ms - reading.toMs, 0);
-  const nearest = [...stay.readings].sort((a, b) => distance(a) - distance(b)).slice(0, 5);
-  const mean = (pick: (reading: Reading) => number): number => nearest.reduce((sum, reading) => sum + pick(reading), 0) / nearest.length;
-  return { minC: mean((reading) => reading.minC), maxC: mean((reading) => reading.maxC) };
+/** What the readings of one day at a place come to. */
+interface Day {
+  readonly fromMs: number;
+  readonly toMs: number;
+  readonly minC: number;
+  readonly maxC: number;
 }
 
-function hourOfWarmth(response: BetaResponse, stay: Stay, ms: number, utcOffsetHours: number): HourOfWarmth {
-  const read = stay.readings.findLast((reading) => overlaps(reading, ms));
-  const filled = read ?? pattern(stay, ms);
-  const { minC, maxC } = filled ?? stay.guess;
-  const localHour = ms / HOUR_MS + utcOffsetHours;
-  const phase = Math.cos(((localHour - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
-  const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
-  const errorC = read ? ERROR_C.read : filled ? ERROR_C.pattern : ERROR_C.guess;
-  const days = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
-  return { celsius, days: days(0), daysIfWarmer: days(errorC), daysIfCooler: days(-errorC) };
+/** Days that a pattern is the mean of. */
+const PATTERN_DAYS = 5;
+
+/** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle. */
+function daysOf(readings: readonly Reading[], utcOffsetHours: number): Day[] {
+  const days = new Map<number, Day>();
+  for (const { fromMs, toMs, minC, maxC } of readings) {
+    const key = Math.floor(((fromMs + toMs) / 2 / HOUR_MS + utcOffsetHours) / DAY_HOURS);
+    const known = days.get(key);
+    days.set(
+      key,
+      known
+        ? {
+            fromMs: Math.min(known.fromMs, fromMs),
+            toMs: Math.max(known.toMs, toMs),
+            minC: Math.min(known.minC, minC),
+            maxC: Math.max(known.maxC, maxC),
+          }
+        : { fromMs, toMs, minC, maxC },
+    );
+  }
+  return [...days.entries()].sort(([a], [b]) => a - b).map(([, day]) => day);
+}
+
+/** The place's own pattern: the mean of its days nearest in time, which are neighbours in a rising list. */
+function patternAt(days: readonly Day[], ms: number): { minC: number; maxC: number } | null {
+  if (days.length === 0) return null;
+  const distance = (index: number): number => {
+    const day = days[index];
+    return day ? Math.max(day.fromMs - ms, ms - day.toMs, 0) : Infinity;
+  };
+  let above = 0;
+  for (let high = days.length; above < high;) {
+    const middle = (above + high) >> 1;
+    if ((days[middle] as Day).toMs <= ms) above = middle + 1;
+    else high = middle;
+  }
+  let below = above - 1;
+  let [minC, maxC, count] = [0, 0, 0];
+  while (count < PATTERN_DAYS && count < days.length) {
+    const day = days[distance(above) <= distance(below) ? above++ : below--] as Day;
+    minC += day.minC;
+    maxC += day.maxC;
+    count++;
+  }
+  return { minC: minC / count, maxC: maxC / count };
+}
+
+/** Which reading speaks for each hour of a stretch, -1 where none does: painted in the order they were written. */
+function spoken(readings: readonly Reading[], startMs: number, hours: number): Int32Array {
+  const by = new Int32Array(hours).fill(-1);
+  // An hour is spoken for by what covers its middle.
+  const hourFrom = (ms: number): number => Math.ceil((ms - startMs) / HOUR_MS - 0.5);
+  readings.forEach(({ fromMs, toMs }, index) => {
+    const from = Math.max(hourFrom(fromMs), 0);
+    const to = Math.min(hourFrom(toMs), hours);
+    if (from < to) by.fill(index, from, to);
+  });
+  return by;
+}
+
+/** The hours of one stay: what was read, else the place's pattern of the day, else the guess. */
+function warmthOf(response: BetaResponse, stay: Stay, startMs: number, hours: number, utcOffsetHours: number) {
+  const by = spoken(stay.readings, startMs, hours);
+  const days = daysOf(stay.readings, utcOffsetHours);
+  const patterns = new Map<number, ReturnType<typeof patternAt>>();
+  return (hour: number): HourOfWarmth => {
+    const ms = startMs + (hour + 0.5) * HOUR_MS;
+    const localHour = ms / HOUR_MS + utcOffsetHours;
+    const read = stay.readings[by[hour] as number];
+    const day = Math.floor(localHour / DAY_HOURS);
+    let filled: { minC: number; maxC: number } | null = read ?? null;
+    if (!filled) {
+      filled = patterns.get(day) ?? patternAt(days, (day * DAY_HOURS + DAY_HOURS / 2 - utcOffsetHours) * HOUR_MS);
+      patterns.set(day, filled);
+    }
+    const { minC, maxC } = filled ?? stay.guess;
+    const phase = Math.cos(((localHour - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
+    const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
+    const errorC = read ? ERROR_C.read : filled ? ERROR_C.pattern : ERROR_C.guess;
+    const rate = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
+    return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
+  };
 }
 
 /** Progress of a batch through its warmth, in days at the crop's optimum. */
@@ -98,17 +168,19 @@ export function integrateProgress(
   const cooler = new Float64Array(hours + 1);
   const celsius = new Float64Array(hours);
   // Beyond the last reading every day repeats the last pattern, so 24 hours serve for all.
-  const lastKnownMs = Math.max(...stays.map((stay) => Math.max(stay.fromMs, ...stay.readings.map((r) => r.toMs))));
-  let stayIndex = 0;
+  const lastKnownMs = stays.reduce(
+    (last, stay) => stay.readings.reduce((latest, { toMs }) => Math.max(latest, toMs), Math.max(last, stay.fromMs)),
+    -Infinity,
+  );
+  let stayIndex = -1;
+  let warmthAt: (hour: number) => HourOfWarmth = () => ({ celsius: 0, days: 0, daysIfWarmer: 0, daysIfCooler: 0 });
   const beyond: HourOfWarmth[] = [];
   for (let hour = 0; hour < hours; hour++) {
     const ms = startMs + (hour + 0.5) * HOUR_MS;
-    while (stayIndex + 1 < stays.length && (stays[stayIndex + 1]?.fromMs ?? Infinity) <= ms) stayIndex++;
-    const stay = stays[stayIndex] as Stay;
-    const warmth =
-      ms > lastKnownMs
-        ? (beyond[hour % DAY_HOURS] ??= hourOfWarmth(response, stay, ms, utcOffsetHours))
-        : hourOfWarmth(response, stay, ms, utcOffsetHours);
+    const before = stayIndex;
+    while (stayIndex < 0 || (stayIndex + 1 < stays.length && (stays[stayIndex + 1]?.fromMs ?? Infinity) <= ms)) stayIndex++;
+    if (stayIndex !== before) warmthAt = warmthOf(response, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
+    const warmth = ms > lastKnownMs ? (beyond[hour % DAY_HOURS] ??= warmthAt(hour)) : warmthAt(hour);
     celsius[hour] = warmth.celsius;
     done[hour + 1] = (done[hour] as number) + warmth.days;
     warmer[hour + 1] = (warmer[hour] as number) + warmth.daysIfWarmer;

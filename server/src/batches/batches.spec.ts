@@ -94,8 +94,8 @@ describe('a batch’s journal', () => {
   });
 
   it('teaches the packet’s next batch by its end, and unteaches it by the undo', async () => {
-    type Packets = { id: string; prior: { known: string[]; logMedian: { sd: number } } }[];
-    const prior = async () => ((await home.request.get('/api/packets')).body as Packets)[0]?.prior;
+    type Known = { prior: { known: string[]; logMedian: { sd: number } } };
+    const prior = async () => ((await home.request.get(`/api/packets/${home.packetId}`)).body as Known).prior;
     const before = await prior();
     await post('looks', look(6, { at: '2026-04-09T18:30' }));
     const body = { id: uuid(), reason: 'all_moved' };

@@ -2,7 +2,7 @@ import type { batchRequest, LookRequest, MoveRequest } from '@fresh-tuck/contrac
 import type * as z from 'zod';
 import { hasTipped, parcelState } from '@fresh-tuck/core';
 import { Problem } from '../http/problem.js';
-import { looksOf, movesOf } from './facts.js';
+import { looksOf, movesOf } from '../forecasts/facts.js';
 import type { Entry } from './journal.js';
 
 interface Subject {
@@ -60,16 +60,18 @@ export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, ent
 /** Refuses to move what is not there. */
 export function checkMove(move: MoveRequest, atMs: number, { seeds, startMs, entries }: Subject): void {
   if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
-  const state = parcelState(seeds, startMs, looksOf(entries), movesOf(entries));
+  // What had been seen by then: a sprout cannot be lifted out before its tip was there.
+  const seenBy = looksOf(entries).filter((look) => look.atMs <= atMs);
+  const state = parcelState(seeds, startMs, seenBy, movesOf(entries));
   for (const number of move.seeds) {
     const seed = state.seeds[number - 1];
     if (!seed) throw Problem.field('seeds', `seeds must name seeds from 1 to ${seeds}`);
     if (seed.moved) throw Problem.field('seeds', `seed ${number} was moved before`);
-    if (!hasTipped(seed.stage)) throw Problem.field('seeds', `seed ${number} shows no tip; mark it in a look first`);
+    if (!hasTipped(seed.stage)) throw Problem.field('seeds', `seed ${number} shows no tip by then; mark it in a look first`);
   }
   const counted = state.counted.reduce((sum, { count }) => sum + count, 0);
   if (move.uncounted > counted) {
-    throw Problem.field('uncounted', `uncounted must be at most ${counted}: so many tips were counted and not touched`);
+    throw Problem.field('uncounted', `uncounted must be at most ${counted}: so many tips were counted by then and not touched`);
   }
 }
 

@@ -90,14 +90,19 @@ export function journalStore(db: Database) {
       LEFT JOIN move m ON m.entry_id = e.id
       LEFT JOIN recount r ON r.entry_id = e.id
       LEFT JOIN closing c ON c.entry_id = e.id
-    WHERE e.batch_id = ? ORDER BY e.recorded_ms, e.rowid`);
+    WHERE e.batch_id = ? ORDER BY e.rowid`);
   const marks = db.prepare(
     'SELECT entry_id, seed, stage, root_mm FROM seed_mark WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?)',
   );
   const cups = db.prepare(
     'SELECT entry_id, number, seed FROM cup WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY number',
   );
-  const people = db.prepare('SELECT who FROM entry WHERE who IS NOT NULL GROUP BY who ORDER BY max(recorded_ms) DESC LIMIT 20');
+  // From name to name along the index: years of entries are not read for a handful of people.
+  const people = db.prepare(`
+    WITH RECURSIVE name (who) AS (
+      SELECT min(who) FROM entry WHERE who IS NOT NULL
+      UNION ALL SELECT (SELECT min(who) FROM entry WHERE who > name.who) FROM name WHERE name.who IS NOT NULL)
+    SELECT who FROM name WHERE who IS NOT NULL ORDER BY (SELECT max(rowid) FROM entry e WHERE e.who = name.who) DESC LIMIT 20`);
   const movedSeeds = db.prepare(
     'SELECT entry_id, seed FROM moved_seed WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY seed',
   );
@@ -106,9 +111,9 @@ export function journalStore(db: Database) {
     INSERT INTO class_count (entry_id, towel, normal, abnormal, hard, fresh, dead)
     VALUES (@entryId, @towel, @normal, @abnormal, @hard, @fresh, @dead)`);
   const insertMoved = db.prepare('INSERT INTO moved_seed (entry_id, seed) VALUES (?, ?)');
-  const photos = db.prepare(
-    'SELECT id, entry_id FROM photo WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY recorded_ms',
-  );
+  const photos = db.prepare(`
+    SELECT id, entry_id FROM (SELECT id, entry_id, recorded_ms FROM photo UNION ALL SELECT id, entry_id, recorded_ms FROM photo_inside)
+    WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?) ORDER BY recorded_ms, id`);
   const insert = db.prepare(`
     INSERT INTO entry (id, batch_id, kind, at_ms, recorded_ms, who, note, supersedes)
     VALUES (@id, @batchId, @kind, @atMs, @nowMs, @who, @note, @supersedes)`);

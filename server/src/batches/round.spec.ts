@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { BatchWithJournal, Holder, Packet, Round, Seedling, Today } from '@fresh-tuck/contract';
+import type { BatchWithJournal, Holder, Packet, Round, Nursery, Seedling, Today } from '@fresh-tuck/contract';
 import { batchBody, dump, household, lookBody, type Household } from '../testing/household.js';
 
 const HOUR_MS = 3_600_000;
@@ -63,9 +63,11 @@ describe('the daily round', () => {
     expect((await batch(mate.id)).answers.drying.dryingAtMs).toBeLessThan(before);
   });
 
+  const seedlings = async (): Promise<Seedling[]> => (await get<Nursery>('nursery')).groups.flatMap((group) => group.seedlings);
+
   it('keeps how rooted sprouts came out, gives snapped ones no label, and learns it for the next start', async () => {
     await look(5);
-    const handled = async () => (await get<Packet[]>('packets'))[0]?.handled;
+    const handled = async () => (await get<Packet>(`packets/${home.packetId}`)).handled;
     expect(await handled()).toEqual({ moved: 0, snapped: 0 });
     await move({ uncounted: 4, rooted: { freed: 1, patched: 1, snapped: 2 } });
     const after = await batch();
@@ -84,19 +86,19 @@ describe('the daily round', () => {
     await move({ uncounted: 3, quietPlanted: 5 });
     const after = await batch();
     expect([after.answers.state.quiet, after.answers.state.rotten, after.answers.state.lost]).toEqual([0, 0, 5]);
-    const nursery = await get<Seedling[]>('nursery');
+    const nursery = await seedlings();
     expect(nursery.map(({ proved }) => proved)).toEqual([true, true, true, false, false, false, false, false]);
     // The next look is based on the last real one: the planting is none.
     expect(after.journal.find(({ id }) => id === after.lastLookId)?.kind).toBe('look');
     await post(`batches/${home.batchId}/undos`, { entryId: after.journal[0]?.id });
     expect((await batch()).answers.state.quiet).toBe(5);
-    expect(await get<Seedling[]>('nursery')).toEqual([]);
+    expect(await seedlings()).toEqual([]);
   });
 
   it('follows a seedling by its label, and takes back what was said last', async () => {
     await look(1);
     await move({ uncounted: 1 });
-    const [sprout] = await get<Seedling[]>('nursery');
+    const [sprout] = await seedlings();
     const at = `nursery/${sprout?.number}`;
     await post(`${at}/events`, { kind: 'stage', stage: 'up', why: null });
     await post(`${at}/events`, { kind: 'lost', stage: null, why: null }, 422);
@@ -105,7 +107,7 @@ describe('the daily round', () => {
     expect([lost.stage, lost.gone?.why]).toEqual(['up', 'eaten']);
     await post(`${at}/events`, { kind: 'given', stage: null, why: null }, 422);
     await post(`${at}/undos`, { entryId: lost.lastEventId });
-    expect((await get<Seedling[]>('nursery'))[0]).toEqual(jasmine.objectContaining({ stage: 'up', gone: null }));
+    expect((await seedlings())[0]).toEqual(jasmine.objectContaining({ stage: 'up', gone: null }));
     await post('nursery/999/events', { kind: 'given', stage: null, why: null }, 404);
     expect(() => home.db.prepare('DELETE FROM seedling_event').run()).toThrowError(/only added to/);
   });
@@ -154,7 +156,7 @@ describe('the daily round', () => {
     await put('image/png', Buffer.from('<svg onload=alert(1)>')).expect(422);
     await put('image/svg+xml', png).expect(422);
     await put('image/png', png, uuid()).expect(404);
-    await put('image/png', Buffer.alloc(3_100_000)).expect(413);
+    await put('image/png', Buffer.alloc(3_200_000)).expect(413);
     await put('image/png', png).expect(201);
     const photoId = (await batch()).journal[0]?.photoIds[0];
     const found = await home.request
@@ -176,6 +178,6 @@ describe('the daily round', () => {
     expect(await get('beds')).toEqual([jasmine.objectContaining({ soil: { celsius: 9, source: 'soil', ageDays: 1 } })]);
     await look(2);
     await move({ uncounted: 2, destination: 'bed', bedId: made?.id });
-    expect((await get<Seedling[]>('nursery')).map(({ bedName }) => bedName)).toEqual(['Court bed', 'Court bed']);
+    expect((await seedlings()).map(({ bedName }) => bedName)).toEqual(['Court bed', 'Court bed']);
   });
 });

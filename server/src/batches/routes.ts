@@ -1,23 +1,14 @@
 import { Router, type Request, type Response } from 'express';
 import { v7 as uuid } from 'uuid';
-import {
-  batchRequest,
-  closeRequest,
-  lookRequest,
-  moveRequest,
-  rebagRequest,
-  recountRequest,
-  undoRequest,
-  type BatchWithJournal,
-} from '@fresh-tuck/contract';
-import { momentFrom } from '../clock.js';
+import { batchRequest, closeRequest, lookRequest, moveRequest, rebagRequest, recountRequest, undoRequest } from '@fresh-tuck/contract';
+import { momentFrom, nowFor } from '../clock.js';
+import { json } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import { waitedMs } from '../http/waited.js';
 import { checkBatch, checkClasses, checkLook, checkMove, checkQuiet, checkRecount } from './checks.js';
-import { movesOf, seedsOf } from './facts.js';
+import { movesOf, seedsOf } from '../forecasts/facts.js';
 import type { Entry } from './journal.js';
-import { journalInWords } from './words.js';
 
 /** Moves and looks bind to a batch that is still open. */
 function refuseClosed(entries: readonly Entry[]): void {
@@ -26,24 +17,12 @@ function refuseClosed(entries: readonly Entry[]): void {
   }
 }
 
-export function batchRoutes({ act, batches, beds, clock, forecasts, holders, household, journal, packets, spots }: Services): Router {
-  const whole = (id: string): BatchWithJournal => {
-    const entries = journal.entries(id);
-    return {
-      ...forecasts.at(household.get(), clock.now()).batch(id),
-      journal: journalInWords(entries),
-      cups: entries.flatMap((entry) =>
-        entry.counts && entry.move
-          ? entry.move.cups.map((cup) => ({ ...cup, destination: entry.move?.destination ?? '', atMs: entry.atMs }))
-          : [],
-      ),
-    };
-  };
+export function batchRoutes({ act, ask, batches, beds, clock, holders, household, journal, packets, spots }: Services): Router {
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
-  const created = (request: Request, response: Response, id: string): void => {
+  const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
     if (request.get('Prefer') === 'return=minimal') response.set('Preference-Applied', 'return=minimal').json({ id });
-    else response.json(whole(id));
+    else json(response, await ask('batch', clock.now(), id));
   };
   const subject = (id: string) => {
     const row = batches.get(id);
@@ -51,16 +30,16 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
     return { seeds: seedsOf(row, entries), startMs: row.start_ms, entries };
   };
   return Router()
-    .get('/batches', (_request, response) => {
-      response.json(forecasts.at(household.get(), clock.now()).live());
+    .get('/batches', async (_request, response) => {
+      json(response, await ask('batches', clock.now()));
     })
-    .get('/batches/:batchId', (request, response) => {
-      response.json(whole(request.params.batchId));
+    .get('/batches/:batchId', async (request, response) => {
+      json(response, await ask('batch', clock.now(), request.params.batchId));
     })
-    .get('/batches/:batchId/why', (request, response) => {
-      response.json(forecasts.at(household.get(), clock.now()).why(request.params.batchId));
+    .get('/batches/:batchId/why', async (request, response) => {
+      json(response, await ask('why', clock.now(), request.params.batchId));
     })
-    .post('/batches', (request, response) => {
+    .post('/batches', async (request, response) => {
       const body = read(batchRequest, request.body);
       const { zone } = household.get();
       act('batch', body, (nowMs) => {
@@ -79,9 +58,9 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
         }
         batches.add(body, { number: household.takeNumber(), token: uuid(), startMs, newId: uuid, holderId, nowMs });
       });
-      created(request, response, body.id);
+      await created(request, response, body.id);
     })
-    .post('/batches/:batchId/looks', (request, response) => {
+    .post('/batches/:batchId/looks', async (request, response) => {
       const { batchId } = request.params;
       const body = read(lookRequest, request.body);
       const waited = waitedMs(request);
@@ -94,19 +73,16 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
           throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
         }
         // A correction speaks of the moment of the look it corrects.
-        const tapped = Math.max(
-          momentFrom(body.at, zone, nowMs, 'at') - (body.at === null ? waited : 0),
-          body.at === null ? about.startMs : 0,
-        );
-        const atMs = body.at === null && corrected ? corrected.atMs : tapped;
+        const atMs =
+          body.at !== null ? momentFrom(body.at, zone, nowMs, 'at') : (corrected?.atMs ?? nowFor(about.startMs, nowMs, waited, zone));
         checkLook(body, atMs, about);
         checkClasses(body, batches.get(batchId).purpose, batches.replicatesOf(batches.get(batchId)));
         const { id, who, note, supersedes } = body;
         journal.addLook({ id, batchId, kind: 'look', atMs, nowMs, who, note, supersedes }, body);
       });
-      created(request, response, batchId);
+      await created(request, response, batchId);
     })
-    .post('/batches/:batchId/moves', (request, response) => {
+    .post('/batches/:batchId/moves', async (request, response) => {
       const { batchId } = request.params;
       const body = read(moveRequest, request.body);
       const waited = waitedMs(request);
@@ -114,18 +90,15 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
       act(`move ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
         refuseClosed(about.entries);
-        const atMs = Math.max(
-          momentFrom(body.at, zone, nowMs, 'at') - (body.at === null ? waited : 0),
-          body.at === null ? about.startMs : 0,
-        );
+        const atMs = body.at !== null ? momentFrom(body.at, zone, nowMs, 'at') : nowFor(about.startMs, nowMs, waited, zone);
         checkMove(body, atMs, about);
         checkQuiet(body.quietPlanted, about);
         if (body.bedId !== null) beds.get(body.bedId);
         journal.addMove({ id: body.id, batchId, kind: 'move', atMs, nowMs, who: body.who }, body, household.takeNumber);
       });
-      created(request, response, batchId);
+      await created(request, response, batchId);
     })
-    .post('/batches/:batchId/bag', (request, response) => {
+    .post('/batches/:batchId/bag', async (request, response) => {
       const { batchId } = request.params;
       const body = read(rebagRequest, request.body);
       act(`bag ${batchId}`, body, (nowMs) => {
@@ -140,13 +113,14 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
         }
         batches.rebag(batchId, holderId, nowMs);
       });
-      created(request, response, batchId);
+      await created(request, response, batchId);
     })
-    .post('/batches/:batchId/recounts', (request, response) => {
+    .post('/batches/:batchId/recounts', async (request, response) => {
       const { batchId } = request.params;
       const body = read(recountRequest, request.body);
       act(`recount ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
+        refuseClosed(about.entries);
         checkRecount(body.seeds, about);
         const row = batches.get(batchId);
         if (batches.replicatesOf(row).length > 1)
@@ -154,18 +128,18 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
         if (body.seeds > about.seeds) packets.checkStock(row.packet_id, body.seeds - about.seeds, 'seeds');
         journal.addRecount({ id: body.id, batchId, kind: 'recount', atMs: nowMs, nowMs }, body.seeds);
       });
-      created(request, response, batchId);
+      await created(request, response, batchId);
     })
-    .post('/batches/:batchId/closings', (request, response) => {
+    .post('/batches/:batchId/closings', async (request, response) => {
       const { batchId } = request.params;
       const body = read(closeRequest, request.body);
       act(`close ${batchId}`, body, (nowMs) => {
         refuseClosed(subject(batchId).entries);
         journal.addClosing({ id: body.id, batchId, kind: 'close', atMs: nowMs, nowMs }, body.reason);
       });
-      created(request, response, batchId);
+      await created(request, response, batchId);
     })
-    .post('/batches/:batchId/undos', (request, response) => {
+    .post('/batches/:batchId/undos', async (request, response) => {
       const { batchId } = request.params;
       const body = read(undoRequest, request.body);
       act(`undo ${batchId}`, body, (nowMs) => {
@@ -182,6 +156,6 @@ export function batchRoutes({ act, batches, beds, clock, forecasts, holders, hou
         }
         journal.addUndo({ id: body.id, batchId, kind: 'undo', atMs: nowMs, nowMs, supersedes: target.id });
       });
-      created(request, response, batchId);
+      await created(request, response, batchId);
     });
 }

@@ -24,6 +24,16 @@ export interface BatchRow {
   readonly height_mm: number;
 }
 
+/** A closing, or a test's final count, that counts. */
+export interface BatchEnd {
+  /** Of the batch. */
+  readonly id: string;
+  readonly endId: string;
+  readonly atMs: number;
+  readonly packetId: string;
+  readonly cropId: string;
+}
+
 const COLUMNS = 'b.*, t.id AS towel_id, t.width_mm, t.height_mm';
 
 export function batchStore(db: Database) {
@@ -45,16 +55,13 @@ export function batchStore(db: Database) {
       AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
     FROM batch b ORDER BY b.number DESC`);
   const count = db.prepare('SELECT count(*) AS count FROM batch');
-  // The nearest in kind first: what bears on a packet's next batch. A counted test has told it, closed or not.
-  const finished = db.prepare(`
-    SELECT b.id, max(e.at_ms) AS closed_ms, max(e.id) AS closing_id FROM batch b
-      JOIN packet p ON p.id = b.packet_id
-      JOIN entry e ON e.batch_id = b.id
-        AND (e.kind = 'close' OR e.id IN (SELECT entry_id FROM class_count))
-        AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
-    WHERE e.at_ms <= @untilMs
-    GROUP BY b.id
-    ORDER BY (b.packet_id = @packetId) DESC, (p.crop_id = @cropId) DESC, closed_ms DESC LIMIT @most`);
+  // What ended batches: their closings, and the counts of tests, which have told theirs closed or not.
+  const ends = db.prepare(`
+    SELECT e.batch_id AS id, e.id AS endId, e.at_ms AS atMs, b.packet_id AS packetId, p.crop_id AS cropId
+    FROM (SELECT rowid AS at, * FROM entry WHERE kind = 'close'
+      UNION ALL SELECT e.rowid AS at, e.* FROM entry e WHERE e.id IN (SELECT DISTINCT entry_id FROM class_count)) e
+      JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
+    WHERE NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id) ORDER BY e.at_ms DESC, e.at DESC`);
   const insert = db.prepare(`
     INSERT INTO batch (id, number, token, packet_id, seeds, wanted, start_ms, chill_until_ms, prepared, method, dose_ml, recorded_ms,
       purpose, taken, final_ms, aim)
@@ -63,7 +70,11 @@ export function batchStore(db: Database) {
   const insertTowel = db.prepare('INSERT INTO towel (id, batch_id, width_mm, height_mm, plies, seeds) VALUES (?, ?, ?, ?, ?, ?)');
   const placeTowel = db.prepare('INSERT INTO towel_place (towel_id, holder_id, from_ms) VALUES (?, ?, ?)');
   const towels = db.prepare('SELECT id, seeds FROM towel WHERE batch_id = ? ORDER BY rowid');
-  const places = db.prepare('SELECT holder_id, from_ms FROM towel_place WHERE towel_id = ? ORDER BY from_ms, rowid');
+  // What was said later counts from its moment on, also over what a clock that ran ahead had dated beyond it.
+  const places = db.prepare(`
+    SELECT holder_id, from_ms FROM towel_place p WHERE towel_id = ?
+      AND NOT EXISTS (SELECT 1 FROM towel_place q WHERE q.towel_id = p.towel_id AND q.rowid > p.rowid AND q.from_ms <= p.from_ms)
+    ORDER BY from_ms, rowid`);
 
   return {
     get(id: string): BatchRow {
@@ -72,9 +83,8 @@ export function batchStore(db: Database) {
       return row;
     },
     liveIds: (): string[] => (live.all() as { id: string }[]).map(({ id }) => id),
-    /** Finished batches that bear on a packet, those of the packet and of its crop first. */
-    finished: (packetId: string, cropId: string, untilMs: number, most: number) =>
-      finished.all({ packetId, cropId, untilMs, most }) as { id: string; closed_ms: number; closing_id: string }[],
+    /** What ended batches, the latest first; a batch that was counted and closed stands twice. */
+    ends: () => ends.all() as BatchEnd[],
     /** Every batch by number alone, for finding; the newest first. */
     names: () => names.all() as { id: string; number: number; packetId: string; closed: 0 | 1 }[],
     followedBy: (packetId: string, startMs: number, id: string): number | null =>

@@ -26,7 +26,7 @@ export function bedStore(db: Database) {
   // A thermometer in the soil tells more than the air of the same day.
   const newest = db.prepare(`
     SELECT celsius, source, day_ms AS dayMs FROM soil_reading WHERE bed_id = ? AND day_ms <= ?
-    ORDER BY day_ms DESC, source = 'soil' DESC, recorded_ms DESC, rowid DESC LIMIT 1`);
+    ORDER BY day_ms DESC, source = 'soil' DESC, rowid DESC LIMIT 1`);
 
   const bedOf = (row: BedRow, nowMs: number): Bed => {
     const soil = newest.get(row.id, nowMs) as { celsius: number; source: 'soil' | 'air'; dayMs: number } | undefined;

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { BatchWithJournal, CropSheet, CropSummary, Findable } from '@fresh-tuck/contract';
+import type { BatchWithJournal, CropSheet, CropSummary, Found, Packet } from '@fresh-tuck/contract';
 import { dump, household, lookBody, type Household } from '../testing/household.js';
 
 describe('crops of one’s own', () => {
@@ -54,8 +54,10 @@ describe('crops of one’s own', () => {
     await home.request.post(`/api/crops/${copy.id}/removals`).send({ id: uuid() }).expect(201);
     await home.request.get(`/api/crops/${copy.id}`).expect(422);
     await home.request.post('/api/crops/okra/removals').send({ id: uuid() }).expect(422);
-    const { packets } = (await home.request.get('/api/find')).body as Findable;
-    expect(packets.map(({ title }) => title)).toEqual(['Okra, Tall Mast', 'Hill okra, Short']);
+    const found = (await home.request.get('/api/find?words=okra')).body as Found[];
+    expect(found.filter(({ kind }) => kind === 'packet').map(({ title }) => title)).toEqual(
+      jasmine.arrayWithExactContents(['Okra, Tall Mast', 'Hill okra, Short']),
+    );
   });
 
   it('refuse what cannot be at its figure and change nothing', async () => {
@@ -70,8 +72,7 @@ describe('crops of one’s own', () => {
   });
 
   it('teach by finished batches anew when their figures change', async () => {
-    type Packets = { id: string; prior: { logMedian: { mean: number } } }[];
-    const prior = async () => ((await home.request.get('/api/packets')).body as Packets)[0]?.prior.logMedian.mean ?? 0;
+    const prior = async () => ((await home.request.get(`/api/packets/${home.packetId}`)).body as Packet).prior.logMedian.mean;
     const url = `/api/batches/${home.batchId}`;
     await home.request
       .post(`${url}/looks`)

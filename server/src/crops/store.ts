@@ -28,8 +28,7 @@ export interface KnownCrop {
 
 /** The library with the household's own figures over it. */
 export function cropStore(db: Database) {
-  const NEWEST =
-    'v.rowid = (SELECT w.rowid FROM crop_version w WHERE w.crop_id = v.crop_id ORDER BY w.recorded_ms DESC, w.rowid DESC LIMIT 1)';
+  const NEWEST = 'v.rowid = (SELECT w.rowid FROM crop_version w WHERE w.crop_id = v.crop_id ORDER BY w.rowid DESC LIMIT 1)';
   const newest = db.prepare(`SELECT * FROM crop_version v WHERE v.crop_id = ? AND ${NEWEST}`);
   const added = db.prepare(`SELECT * FROM crop_version v WHERE v.crop_id <> v.book_id AND v.removed = 0 AND ${NEWEST}`);
   const insert = db.prepare(`

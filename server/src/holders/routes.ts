@@ -4,12 +4,10 @@ import { closureRequest, placeRequest, readingRequest, weighingRequest } from '@
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function holderRoutes({ act, batches, holders, household, spots }: Services): Router {
+export function holderRoutes({ act, holders, household, spots }: Services): Router {
   return Router()
     .get('/holders', (_request, response) => {
-      const live = new Set(batches.liveIds());
-      const inUse = holders.ids().filter((id) => holders.batchesIn(id).some(({ batchId }) => live.has(batchId)));
-      response.json(inUse.map((id) => holders.holder(id)));
+      response.json(holders.inUse().map((id) => holders.holder(id)));
     })
     .post('/holders/:holderId/place', (request, response) => {
       const body = read(placeRequest, request.body);

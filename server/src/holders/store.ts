@@ -13,31 +13,44 @@ interface HolderRow {
 export function holderStore(db: Database) {
   const one = db.prepare('SELECT id, kind, closure FROM holder WHERE id = ?');
   const insert = db.prepare('INSERT INTO holder (id, kind, closure, created_ms) VALUES (?, ?, ?, ?)');
-  const places = db.prepare('SELECT spot_id, from_ms FROM holder_place WHERE holder_id = ? ORDER BY from_ms, recorded_ms, rowid');
+  // What was said later counts from its moment on, also over what a clock that ran ahead had dated beyond it.
+  const places = db.prepare(`
+    SELECT spot_id, from_ms FROM holder_place p WHERE holder_id = ?
+      AND NOT EXISTS (SELECT 1 FROM holder_place q WHERE q.holder_id = p.holder_id AND q.rowid > p.rowid AND q.from_ms <= p.from_ms)
+    ORDER BY from_ms, rowid`);
   const place = db.prepare('INSERT INTO holder_place (holder_id, spot_id, from_ms, recorded_ms) VALUES (?, ?, ?, ?)');
   const inside = db.prepare(`
     SELECT DISTINCT b.id AS batchId, b.number FROM towel t
       JOIN batch b ON b.id = t.batch_id
       JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
-        SELECT q.rowid FROM towel_place q WHERE q.towel_id = t.id ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
+        SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
     WHERE p.holder_id = ? ORDER BY b.number`);
   const spotName = db.prepare('SELECT name FROM spot WHERE id = ?');
-  const all = db.prepare('SELECT id FROM holder ORDER BY created_ms');
-  const closures = db.prepare(
-    'SELECT closure FROM holder_closure WHERE holder_id = ? ORDER BY from_ms DESC, recorded_ms DESC, rowid DESC LIMIT 1',
-  );
+  // Bags that hold a batch which is still open, the oldest first.
+  const inUse = db.prepare(`
+    SELECT DISTINCT h.id FROM batch b
+      JOIN towel t ON t.batch_id = b.id
+      JOIN towel_place p ON p.rowid = (SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
+      JOIN holder h ON h.id = p.holder_id
+    WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
+      AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
+    ORDER BY h.rowid`);
+  const closures = db.prepare('SELECT closure FROM holder_closure WHERE holder_id = ? ORDER BY rowid DESC LIMIT 1');
   const insertClosure = db.prepare('INSERT INTO holder_closure (holder_id, closure, from_ms, recorded_ms) VALUES (?, ?, ?, ?)');
-  const probe = db.prepare('SELECT from_ms, to_ms, min_c, max_c FROM probe_reading WHERE holder_id = ? ORDER BY recorded_ms, rowid');
+  const probe = db.prepare(
+    'SELECT from_ms, to_ms, min_c, max_c FROM probe_reading WHERE holder_id = ? AND to_ms > ? AND from_ms < ? ORDER BY rowid',
+  );
+  const probes = db.prepare('SELECT 1 FROM probe_reading WHERE holder_id = ? LIMIT 1');
   const insertProbe = db.prepare(`
     INSERT INTO probe_reading (id, holder_id, from_ms, to_ms, min_c, max_c, recorded_ms)
     VALUES (@id, @holderId, @fromMs, @toMs, @minC, @maxC, @nowMs)`);
-  const weighings = db.prepare('SELECT at_ms, grams, full FROM weighing WHERE holder_id = ? ORDER BY at_ms, recorded_ms, rowid');
+  const weighings = db.prepare('SELECT at_ms, grams, full FROM weighing WHERE holder_id = ? ORDER BY rowid');
   const insertWeighing = db.prepare('INSERT INTO weighing (id, holder_id, at_ms, grams, full, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
   // Water that all the towels inside were given together, ml.
   const doses = db.prepare(`
     SELECT coalesce(sum(dose_ml), 0) AS ml FROM (SELECT DISTINCT b.id, b.dose_ml FROM towel t JOIN batch b ON b.id = t.batch_id
       JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
-        SELECT q.rowid FROM towel_place q WHERE q.towel_id = t.id ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
+        SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
     WHERE p.holder_id = ?)`);
 
   function get(id: string): HolderRow {
@@ -50,7 +63,8 @@ export function holderStore(db: Database) {
   const batchesIn = (id: string) => inside.all(id) as { batchId: string; number: number }[];
   const weighed = (id: string) => weighings.all(id) as { at_ms: number; grams: number; full: 0 | 1 }[];
   return {
-    ids: (): string[] => (all.all() as { id: string }[]).map(({ id }) => id),
+    /** Bags, tubs and trays with an open batch in them. */
+    inUse: (): string[] => (inUse.all() as { id: string }[]).map(({ id }) => id),
     get,
     placesOf,
     batchesIn,
@@ -66,7 +80,7 @@ export function holderStore(db: Database) {
         spotName: name,
         numbers: batchesIn(id).map(({ number }) => number),
         weighedG: weighed(id).at(-1)?.grams ?? null,
-        probed: probe.get(id) !== undefined,
+        probed: probes.get(id) !== undefined,
       };
     },
     add(id: string, kind: HolderRow['kind'], closure: Closure, spotId: string, fromMs: number, nowMs: number): void {
@@ -78,9 +92,11 @@ export function holderStore(db: Database) {
       get(id);
       insertClosure.run(id, closure, nowMs, nowMs);
     },
-    /** What the bag's own probe said, in the order it was written. */
-    probed: (id: string) =>
-      (probe.all(id) as { from_ms: number; to_ms: number; min_c: number; max_c: number }[]).map((row) => ({
+    /** What the bag's own probe said of a stretch, in the order it was written. */
+    probed: (id: string, fromMs: number, toMs: number) =>
+      (
+        probe.all(id, fromMs, Math.min(toMs, Number.MAX_SAFE_INTEGER)) as { from_ms: number; to_ms: number; min_c: number; max_c: number }[]
+      ).map((row) => ({
         fromMs: row.from_ms,
         toMs: row.to_ms,
         minC: row.min_c,

@@ -5,7 +5,7 @@ import type { Changes } from './events.js';
 import { Problem } from './problem.js';
 
 /** Runs a request that changes something: once, whole, and known again when repeated. */
-export type Act = <T>(kind: string, body: { readonly id: string }, change: (nowMs: number) => T) => T;
+export type Act = <T>(kind: string, body: { readonly id: string; readonly [field: string]: unknown }, change: (nowMs: number) => T) => T;
 
 /**
  * One transaction an action. The same id with the same body again returns the

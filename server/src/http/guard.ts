@@ -24,3 +24,17 @@ export function refuseForeign(names: readonly string[]): RequestHandler {
     next();
   };
 }
+
+/** Who asked, as the browser says it: a page of ours, or an address typed by a person. */
+const OWN_SITES = new Set(['same-origin', 'none']);
+
+/**
+ * Refuses what another page's script or picture asks for: its answer would not be
+ * shown there, but the work would be done. Programs that are no browser say nothing
+ * and are let through.
+ */
+export const refuseCrossSite: RequestHandler = (request, _response, next) => {
+  const site = request.get('Sec-Fetch-Site');
+  if (site !== undefined && !OWN_SITES.has(site)) throw new Problem(403, 'Foreign page', 'Requests from other pages are refused.');
+  next();
+};

@@ -1,5 +1,7 @@
 import type { ErrorRequestHandler, Response } from 'express';
+import { fieldOf } from '@fresh-tuck/contract';
 import type * as z from 'zod';
+import { troubleFrom } from '../db/identity.js';
 
 /** One field that is wrong and what would be accepted. */
 export interface FieldError {
@@ -27,12 +29,33 @@ export class Problem extends Error {
   }
 }
 
+/** Fields that are named one by one; a request with more mistakes is another request. */
+const MOST_ERRORS = 20;
+
+/** An issue at its field; a field that is not known here is named itself. */
+function errorsOf(issue: z.core.$ZodIssue): FieldError[] {
+  if (issue.code === 'unrecognized_keys') {
+    return issue.keys.map((key) => {
+      const field = fieldOf({ path: [...issue.path, key] });
+      return { field, message: `${field} must be left out: there is no such field here` };
+    });
+  }
+  return [{ field: fieldOf(issue), message: issue.message }];
+}
+
 /** Reads a body by its schema. @throws Problem naming each field and what is accepted */
 export function read<T extends z.ZodType>(schema: T, body: unknown): z.infer<T> {
   const result = schema.safeParse(body);
   if (result.success) return result.data;
-  const errors = result.error.issues.map((issue) => ({ field: issue.path.join('.') || 'body', message: issue.message }));
+  const errors = result.error.issues.flatMap(errorsOf).slice(0, MOST_ERRORS);
   throw new Problem(422, 'That cannot be right', errors.map(({ message }) => message).join('; '), errors);
+}
+
+/** Reads one value by its schema, under the name of its field. */
+export function readAs<T extends z.ZodType>(schema: T, field: string, value: unknown): z.infer<T> {
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  throw Problem.field(field, (result.error.issues[0]?.message ?? `${field} cannot be read`).replace(/^body\b/, field));
 }
 
 function send(response: Response, problem: Problem): void {
@@ -46,11 +69,17 @@ function send(response: Response, problem: Problem): void {
 interface BodyError {
   readonly type?: string;
   readonly status?: number;
+  /** Most bytes that the route takes. */
+  readonly limit?: number;
 }
+
+/** A number of bytes as people say it. */
+export const sizeInWords = (bytes: number): string =>
+  bytes >= 1_048_576 ? `${Math.round(bytes / 1_048_576)} MB` : `${Math.max(Math.round(bytes / 1024), 1)} kB`;
 
 /** Turns whatever was thrown into problem details; never a stack. */
 export const problemHandler =
-  (log: (error: unknown) => void): ErrorRequestHandler =>
+  (log: (error: unknown) => void, file: string): ErrorRequestHandler =>
   (error: unknown, _request, response, next) => {
     if (response.headersSent) {
       next(error);
@@ -60,9 +89,13 @@ export const problemHandler =
       send(response, error);
       return;
     }
-    const { type, status } = error as BodyError;
+    const { type, status, limit = 0 } = error as BodyError;
+    const trouble = troubleFrom(error, file);
     if (type === 'entity.too.large') {
-      send(response, new Problem(413, 'Too much', 'A request may hold at most 100 kB.'));
+      send(response, new Problem(413, 'Too much', `This request may hold at most ${sizeInWords(limit)}.`));
+    } else if (trouble) {
+      log(error);
+      send(response, new Problem(507, 'The disk or the database', trouble.message));
     } else if (type === 'entity.parse.failed') {
       send(
         response,

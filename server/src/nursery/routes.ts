@@ -1,5 +1,6 @@
 import { Router, type Request } from 'express';
-import { seedlingRequest, undoRequest } from '@fresh-tuck/contract';
+import { nurseryQuery, seedlingRequest, undoRequest } from '@fresh-tuck/contract';
+import { json } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
@@ -9,13 +10,14 @@ const labelOf = (request: Request): number => {
   return number;
 };
 
-export function nurseryRoutes({ act, clock, household, nursery, seasons }: Services): Router {
+export function nurseryRoutes({ act, ask, clock, nursery }: Services): Router {
   return Router()
-    .get('/nursery', (_request, response) => {
-      response.json(nursery.list());
+    .get('/nursery', async (request, response) => {
+      const { group, from } = read(nurseryQuery, request.query);
+      json(response, await ask('nursery', clock.now(), group === null ? null : { group, from }));
     })
-    .get('/crops/:cropId/seasons', (request, response) => {
-      response.json(seasons.of(request.params.cropId, household.get().zone, clock.now()));
+    .get('/crops/:cropId/seasons', async (request, response) => {
+      json(response, await ask('seasons', clock.now(), request.params.cropId));
     })
     .post('/nursery/:number/events', (request, response) => {
       const number = labelOf(request);

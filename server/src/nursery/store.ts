@@ -5,7 +5,6 @@ import { Problem } from '../http/problem.js';
 
 interface CupRow {
   readonly number: number;
-  readonly seed: number | null;
   readonly planted: 0 | 1;
   readonly batchId: string;
   readonly batchNumber: number;
@@ -18,12 +17,17 @@ interface CupRow {
 
 interface EventRow {
   readonly id: string;
-  readonly cup_number: number;
-  readonly kind: 'stage' | 'lost' | 'given' | 'undo';
+  readonly kind: 'stage' | 'lost' | 'given';
   readonly stage: string | null;
   readonly why: string | null;
   readonly at_ms: number;
-  readonly supersedes: string | null;
+}
+
+/** A seedling by its label alone: the stage that was said last, and whether it is gone. */
+export interface Standing {
+  readonly number: number;
+  readonly stage: string;
+  readonly gone: 0 | 1;
 }
 
 /** Stages from which few are lost. Common practice, no source. */
@@ -32,59 +36,80 @@ const PAST_DANGER = ['true_leaves', 'planted_out', 'ripe'];
 /** Seedlings by their labels, and what became of them. */
 export function nurseryStore(db: Database, crops: CropStore) {
   const COUNTING = 'NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)';
-  const cups = db.prepare(`
-    SELECT c.number, c.seed, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
+  /** An event that nobody took back. */
+  const STANDS = 'NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id)';
+  const STAGE = `coalesce((SELECT s.stage FROM seedling_event s WHERE s.cup_number = c.number AND s.kind = 'stage' AND ${STANDS}
+    ORDER BY s.rowid DESC LIMIT 1), 'moved')`;
+  const GONE = (kinds: string): string =>
+    `EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND s.kind IN (${kinds}) AND ${STANDS})`;
+
+  const one = db.prepare(`
+    SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
       m.destination, bed.name AS bedName, e.at_ms AS atMs
     FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id LEFT JOIN bed ON bed.id = m.bed_id
-    WHERE ${COUNTING} ORDER BY c.number`);
-  const events = db.prepare('SELECT * FROM seedling_event ORDER BY recorded_ms, rowid');
+    WHERE c.number = ? AND ${COUNTING}`);
+  const events = db.prepare(`
+    SELECT s.id, s.kind, s.stage, s.why, s.at_ms FROM seedling_event s WHERE s.cup_number = ? AND s.kind <> 'undo' AND ${STANDS} ORDER BY s.rowid`);
+  const standing = db.prepare(`
+    SELECT c.number, ${STAGE} AS stage, ${GONE("'lost', 'given'")} AS gone
+    FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${COUNTING} ORDER BY c.number`);
+  const inSlots = db.prepare(`
+    SELECT count(*) AS count FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
+    WHERE m.destination = 'slot' AND ${COUNTING} AND NOT ${GONE("'lost', 'given'")}`);
   const insert = db.prepare(`
     INSERT INTO seedling_event (id, cup_number, kind, stage, why, at_ms, recorded_ms, supersedes)
     VALUES (@id, @number, @kind, @stage, @why, @nowMs, @nowMs, @supersedes)`);
   // Sprouts moved and snapped on the way, by crop: what the start count learns from.
   const handled = db.prepare(`
-    SELECT p.crop_id AS cropId, sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)) AS moved, sum(m.snapped) AS snapped
-    FROM move m JOIN entry e ON e.id = m.entry_id JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
-    WHERE ${COUNTING} GROUP BY p.crop_id`);
+    SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
+      coalesce(sum(m.snapped), 0) AS snapped
+    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+    WHERE p.crop_id = ? AND ${COUNTING}`);
+  const fates = db.prepare(`
+    SELECT destination, sum(lost) AS lost, sum(NOT lost AND (given OR stage IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))) AS lived
+    FROM (SELECT m.destination, ${STAGE} AS stage, ${GONE("'lost'")} AS lost, ${GONE("'given'")} AS given
+      FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+        JOIN cup c ON c.entry_id = e.id AND c.planted = 0
+      WHERE p.crop_id = ? AND ${COUNTING})
+    GROUP BY destination`);
 
-  function list(): Seedling[] {
-    const all = events.all() as EventRow[];
-    const undone = new Set(all.flatMap(({ supersedes }) => (supersedes ? [supersedes] : [])));
-    const byCup = new Map<number, EventRow[]>();
-    for (const event of all) {
-      if (event.kind !== 'undo' && !undone.has(event.id)) byCup.set(event.cup_number, [...(byCup.get(event.cup_number) ?? []), event]);
-    }
-    return (cups.all() as CupRow[]).map((cup) => {
-      const own = byCup.get(cup.number) ?? [];
-      const stage = own.findLast(({ kind }) => kind === 'stage');
-      const gone = own.findLast(({ kind }) => kind === 'lost' || kind === 'given');
-      return {
-        number: cup.number,
-        batchId: cup.batchId,
-        batchNumber: cup.batchNumber,
-        title: `${crops.crop(cup.cropId).name}, ${cup.variety}`,
-        cropId: cup.cropId,
-        destination: cup.destination,
-        bedName: cup.bedName,
-        proved: cup.planted === 0,
-        movedMs: cup.atMs,
-        stage: stage?.stage ?? 'moved',
-        stageMs: stage?.at_ms ?? cup.atMs,
-        gone: gone ? { kind: gone.kind as 'lost' | 'given', why: gone.why, atMs: gone.at_ms } : null,
-        lastEventId: own.at(-1)?.id ?? null,
-      };
-    });
+  function find(number: number): Seedling | null {
+    const cup = one.get(number) as CupRow | undefined;
+    if (!cup) return null;
+    const own = events.all(number) as EventRow[];
+    const stage = own.findLast(({ kind }) => kind === 'stage');
+    const gone = own.findLast(({ kind }) => kind === 'lost' || kind === 'given');
+    return {
+      number: cup.number,
+      batchId: cup.batchId,
+      batchNumber: cup.batchNumber,
+      title: `${crops.crop(cup.cropId).name}, ${cup.variety}`,
+      cropId: cup.cropId,
+      destination: cup.destination,
+      bedName: cup.bedName,
+      proved: cup.planted === 0,
+      movedMs: cup.atMs,
+      stage: stage?.stage ?? 'moved',
+      stageMs: stage?.at_ms ?? cup.atMs,
+      gone: gone ? { kind: gone.kind as 'lost' | 'given', why: gone.why, atMs: gone.at_ms } : null,
+      lastEventId: own.at(-1)?.id ?? null,
+    };
   }
 
-  const get = (number: number): Seedling => {
-    const found = list().find((one) => one.number === number);
+  function get(number: number): Seedling {
+    const found = find(number);
     if (!found) throw new Problem(404, 'Not found', 'There is no seedling with this label.');
     return found;
-  };
+  }
   return {
-    list,
     get,
+    /** How every seedling stands, by its label. */
+    standing: () => standing.all() as Standing[],
+    /** What a label's seedling is; null where no seedling wears it. */
+    titleOf: (number: number): { batchId: string; title: string } | null => (Number.isSafeInteger(number) ? find(number) : null),
+    /** Living seedlings in soilless slots. */
+    inSlots: (): number => (inSlots.get() as { count: number }).count,
     add(number: number, { id, kind, stage, why }: SeedlingRequest, nowMs: number): void {
       const seedling = get(number);
       if (seedling.gone) throw Problem.field('kind', `kind: label ${number} is ${seedling.gone.kind} already; undo that first`);
@@ -98,23 +123,15 @@ export function nurseryStore(db: Database, crops: CropStore) {
      * Seedlings of a crop by where they were moved to: those past danger (a true leaf, planted
      * out, given away) and those lost. The ones in between tell nothing yet.
      */
-    fates(cropId: string): Record<string, { lived: number; lost: number }> {
-      const fates: Record<string, { lived: number; lost: number }> = {};
-      for (const { cropId: crop, destination, gone, proved, stage } of list()) {
-        if (crop !== cropId || !proved) continue;
-        const lost = gone?.kind === 'lost';
-        const lived = !lost && (gone?.kind === 'given' || PAST_DANGER.includes(stage));
-        const fate = (fates[destination] ??= { lived: 0, lost: 0 });
-        if (lost) fate.lost++;
-        if (lived) fate.lived++;
-      }
-      return fates;
-    },
+    fates: (cropId: string): Record<string, { lived: number; lost: number }> =>
+      Object.fromEntries(
+        (fates.all(cropId) as { destination: string; lived: number; lost: number }[]).map(({ destination, lived, lost }) => [
+          destination,
+          { lived, lost },
+        ]),
+      ),
     /** Sprouts of a crop that were moved, and that snapped on the way. */
-    handled: (cropId: string): { moved: number; snapped: number } => {
-      const row = (handled.all() as { cropId: string; moved: number; snapped: number }[]).find((one) => one.cropId === cropId);
-      return { moved: row?.moved ?? 0, snapped: row?.snapped ?? 0 };
-    },
+    handled: (cropId: string): { moved: number; snapped: number } => handled.get(cropId) as { moved: number; snapped: number },
   };
 }
 export type NurseryStore = ReturnType<typeof nurseryStore>;

@@ -20,6 +20,9 @@ const cellsOf = (packet: StoredPacket): Record<PacketColumn, string | number> =>
   dryness: packet.storage.dryness ? DRYNESSES[packet.storage.dryness].label : '',
 });
 
+/** What a spreadsheet may take for a formula, full-width signs among it. */
+const FORMULA = /^[=+\-@\t\r＝＋－＠]/;
+
 /** The box as a table that can be read in again; formulas are guarded for spreadsheets. */
 export const packetsAsCsv = (packets: readonly StoredPacket[]): string =>
   Papa.unparse(
@@ -27,5 +30,5 @@ export const packetsAsCsv = (packets: readonly StoredPacket[]): string =>
       fields: PACKET_COLUMNS.map((column) => COLUMN_LABELS[column]),
       data: packets.map((packet) => PACKET_COLUMNS.map((column) => cellsOf(packet)[column])),
     },
-    { escapeFormulae: true, newline: '\r\n' },
+    { escapeFormulae: FORMULA, newline: '\r\n' },
   );

@@ -1,4 +1,4 @@
-import type { packetChange, packetRequest, Packet as WholePacket } from '@fresh-tuck/contract';
+import type { packetChange, PacketName, packetRequest, Packet as WholePacket } from '@fresh-tuck/contract';
 import { ageingPace } from '@fresh-tuck/core';
 import type * as z from 'zod';
 import type { CropStore } from '../crops/store.js';
@@ -76,7 +76,9 @@ const COLUMNS = {
 
 export function packetStore(db: Database, crops: CropStore) {
   const all = db.prepare('SELECT * FROM packet ORDER BY created_ms, rowid');
-  const names = db.prepare('SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY created_ms, rowid');
+  const titles = db.prepare('SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY rowid');
+  const newestFirst = db.prepare('SELECT * FROM packet ORDER BY rowid DESC');
+  const ofCrop = db.prepare('SELECT * FROM packet WHERE crop_id = ? ORDER BY rowid DESC');
   const one = db.prepare('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO packet (id, created_ms, ${Object.keys(COLUMNS).join(', ')})
@@ -87,7 +89,7 @@ export function packetStore(db: Database, crops: CropStore) {
     UPDATE packet SET ${Object.entries(COLUMNS)
       .map(([column, name]) => `${column} = @${name}`)
       .join(', ')} WHERE id = @id`);
-  const counts = db.prepare('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY recorded_ms DESC, rowid DESC');
+  const counts = db.prepare('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY rowid DESC');
   const insertCount = db.prepare(
     'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)',
   );
@@ -98,8 +100,8 @@ export function packetStore(db: Database, crops: CropStore) {
   const used = db.prepare(`
     SELECT b.id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken,
       coalesce((SELECT r.seeds FROM entry e JOIN recount r ON r.entry_id = e.id
-        WHERE e.batch_id = b.id AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
-        ORDER BY e.recorded_ms DESC, e.rowid DESC LIMIT 1), b.seeds) AS seeds,
+        WHERE e.batch_id = b.id AND e.kind = 'recount' AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
+        ORDER BY e.rowid DESC LIMIT 1), b.seeds) AS seeds,
       EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
         AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
     FROM batch b WHERE b.packet_id = ? ORDER BY b.number`);
@@ -200,7 +202,29 @@ export function packetStore(db: Database, crops: CropStore) {
   return {
     list: (): StoredPacket[] => (all.all() as PacketRow[]).map(packetOf),
     /** Every packet by name alone, for finding. */
-    names: () => names.all() as { id: string; cropId: string; variety: string; year: number | null }[],
+    titles: () => titles.all() as { id: string; cropId: string; variety: string; year: number | null }[],
+    /** Packets to choose from, the newest first and the empty ones last; `cropId` for those of one crop. */
+    names({ words, cropId, most }: { words: string; cropId: string | null; most: number }): PacketName[] {
+      const wanted = words.trim().toLowerCase();
+      const full: PacketName[] = [];
+      const empty: PacketName[] = [];
+      for (const row of (cropId === null ? newestFirst.all() : ofCrop.all(cropId)) as PacketRow[]) {
+        if (full.length >= most) break;
+        const cropName = crops.crop(row.crop_id).name;
+        if (wanted !== '' && !`${cropName} ${row.variety} ${row.source ?? ''} ${row.year ?? ''}`.toLowerCase().includes(wanted)) continue;
+        const left = seedsLeft(row);
+        if (left === 0 && empty.length >= most) continue;
+        (left === 0 ? empty : full).push({
+          id: row.id,
+          cropId: row.crop_id,
+          cropName,
+          variety: row.variety,
+          year: row.year,
+          seedsLeft: left,
+        });
+      }
+      return [...full, ...empty].slice(0, most);
+    },
     get,
     has: (id: string): boolean => one.get(id) !== undefined,
     packet: (id: string): StoredPacket => packetOf(get(id)),
@@ -237,6 +261,7 @@ export function packetStore(db: Database, crops: CropStore) {
         nowMs,
       );
     },
+    seedsLeft: (id: string): number | null => seedsLeft(get(id)),
     /** @throws Problem where the packet holds fewer; @param field named in the error */
     checkStock(id: string, seeds: number, field: string): void {
       const left = seedsLeft(get(id));

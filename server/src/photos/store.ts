@@ -1,21 +1,60 @@
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
+import type { PhotoFiles } from './files.js';
 
-/** Photographs of looks, in the household's own database. */
+export interface PhotoRow {
+  readonly id: string;
+  readonly type: string;
+  /** SHA-256 of its bytes: the name of its file. */
+  readonly content: string;
+  readonly size: number;
+}
+
+/** A look is told by a few pictures; more is an album. */
+export const MOST_PHOTOS = 4;
+
+/** Which photographs there are; their bytes are files. */
 export function photoStore(db: Database) {
-  const insert = db.prepare('INSERT INTO photo (id, entry_id, type, bytes, recorded_ms) VALUES (?, ?, ?, ?, ?)');
-  const one = db.prepare('SELECT type, bytes FROM photo WHERE id = ?');
+  const insert = db.prepare('INSERT INTO photo (id, entry_id, type, content, size, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
+  const one = db.prepare('SELECT id, type, content, size FROM photo WHERE id = ?');
+  const all = db.prepare('SELECT id, type, content, size FROM photo ORDER BY rowid');
+  const inside = db.prepare('SELECT type, bytes FROM photo_inside WHERE id = ?');
   const look = db.prepare('SELECT entry_id FROM look WHERE entry_id = ?');
+  const count = db.prepare(`
+    SELECT (SELECT count(*) FROM photo WHERE entry_id = @lookId AND id <> @id)
+      + (SELECT count(*) FROM photo_inside WHERE entry_id = @lookId AND id <> @id) AS count`);
+  const nextInside = db.prepare('SELECT id, entry_id, type, bytes, recorded_ms FROM photo_inside ORDER BY rowid LIMIT 1');
+  const forgetInside = db.prepare('DELETE FROM photo_inside WHERE id = ?');
+  const countInside = db.prepare('SELECT count(*) AS count FROM photo_inside');
   return {
-    get(id: string): { readonly type: string; readonly bytes: Buffer } {
-      const photo = one.get(id) as { type: string; bytes: Buffer } | undefined;
+    /** @throws Problem where there is no such photograph */
+    get(id: string): PhotoRow | { readonly type: string; readonly bytes: Buffer } {
+      const photo = (one.get(id) as PhotoRow | undefined) ?? (inside.get(id) as { type: string; bytes: Buffer } | undefined);
       if (!photo) throw Problem.unknown('photograph');
       return photo;
     },
-    /** @throws Problem where there is no such look */
-    add(id: string, lookId: string, type: string, bytes: Buffer, nowMs: number): void {
+    all: () => all.all() as PhotoRow[],
+    /** Photographs that still lie inside the database. */
+    inside: (): number => (countInside.get() as { count: number }).count,
+    /** @throws Problem where there is no such look, or it has its pictures already */
+    check(id: string, lookId: string): void {
       if (!look.get(lookId)) throw Problem.unknown('look');
-      insert.run(id, lookId, type, bytes, nowMs);
+      if ((count.get({ id, lookId }) as { count: number }).count >= MOST_PHOTOS)
+        throw Problem.field('photo', `photo must be one of at most ${MOST_PHOTOS} of a look; this one has so many`);
+    },
+    add(photo: PhotoRow, lookId: string, nowMs: number): void {
+      insert.run(photo.id, lookId, photo.type, photo.content, photo.size, nowMs);
+    },
+    /** Moves one photograph out of the database into its file. @returns whether there was one */
+    async moveOne(files: PhotoFiles): Promise<boolean> {
+      const row = nextInside.get() as { id: string; entry_id: string; type: string; bytes: Buffer; recorded_ms: number } | undefined;
+      if (!row) return false;
+      const content = await files.put(row.bytes, row.type);
+      db.transaction(() => {
+        if (forgetInside.run(row.id).changes > 0) insert.run(row.id, row.entry_id, row.type, content, row.bytes.length, row.recorded_ms);
+      }).immediate();
+      return true;
     },
   };
 }
+export type PhotoStore = ReturnType<typeof photoStore>;

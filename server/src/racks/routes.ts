@@ -1,17 +1,18 @@
 import { Router } from 'express';
 import { rackRequest } from '@fresh-tuck/contract';
+import { json } from '../http/json.js';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function rackRoutes({ act, household, racks }: Services): Router {
+export function rackRoutes({ act, ask, clock, household, racks }: Services): Router {
   return Router()
-    .get('/racks', (_request, response) => {
-      response.json(racks.list());
+    .get('/racks', async (_request, response) => {
+      json(response, await ask('racks', clock.now()));
     })
-    .post('/racks', (request, response) => {
+    .post('/racks', async (request, response) => {
       const body = read(rackRequest, request.body);
       household.get();
       act('rack', body, (nowMs) => racks.add(body, nowMs));
-      response.status(201).json(racks.list());
+      json(response.status(201), await ask('racks', clock.now()));
     });
 }

@@ -11,7 +11,7 @@ export function rackStore(db: Database, nursery: NurseryStore) {
   const insert = db.prepare('INSERT INTO rack (id, name, slots, created_ms) VALUES (@id, @name, @slots, @nowMs)');
   return {
     list(): Rack[] {
-      let standing = nursery.list().filter(({ destination, gone }) => destination === 'slot' && gone === null).length;
+      let standing = nursery.inSlots();
       return (all.all() as Omit<Rack, 'taken'>[]).map((rack) => {
         const taken = Math.min(standing, rack.slots);
         standing -= taken;

@@ -18,6 +18,9 @@ interface ReadingRow {
   readonly max_c: number;
 }
 
+/** From, to, °C at the least and at the most. */
+type RecordRow = readonly [number, number, number, number];
+
 /** A place with its record, as the forecast wants it. */
 export interface SpotRecord {
   readonly id: string;
@@ -25,6 +28,13 @@ export interface SpotRecord {
   readonly guess: { readonly minC: number; readonly maxC: number };
   readonly readings: readonly { fromMs: number; toMs: number; minC: number; maxC: number }[];
 }
+
+/** Days before a stay whose readings fill its gaps; no reading is longer, ms. */
+const FLANK_MS = 6 * 86_400_000;
+/** Readings that stand in for a stay nobody measured. */
+const NEAREST = 5;
+/** Later than any reading, ms. */
+const LATEST_MS = 8_640_000_000_000_000;
 
 /** Readings this old say nothing of a place any more, ms. */
 const STALE_MS = 5 * 86_400_000;
@@ -40,9 +50,18 @@ export function spotStore(db: Database) {
     INSERT INTO reading (id, spot_id, from_ms, to_ms, min_c, max_c, recorded_ms)
     VALUES (@id, @spotId, @fromMs, @toMs, @minC, @maxC, @nowMs)`);
   // Rising by when they were written: where two cover the same day, the later one counts.
-  const readings = db.prepare('SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY recorded_ms, rowid');
+  // Hours of a logger are many: rows come as plain lists.
+  const readings = db
+    .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? ORDER BY rowid')
+    .raw();
+  const earlier = db
+    .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms < ? ORDER BY from_ms DESC LIMIT ?')
+    .raw();
+  const later = db
+    .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? ORDER BY from_ms LIMIT ?')
+    .raw();
   const latest = db.prepare(
-    'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, recorded_ms DESC, rowid DESC LIMIT 1',
+    'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, rowid DESC LIMIT 1',
   );
 
   function inWords(guess: { minC: number; maxC: number }, reading: ReadingRow | undefined, units: UnitSystem, nowMs: number): string {
@@ -78,14 +97,30 @@ export function spotStore(db: Database) {
     list: (zone: string, units: UnitSystem, nowMs: number): Spot[] =>
       (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
     get,
-    record(id: string): SpotRecord {
+    /**
+     * A place with its record of a stay: what was read from some days before it on, which
+     * fill its gaps; where nothing was, the readings nearest to it.
+     */
+    record(id: string, fromMs: number, toMs: number): SpotRecord {
       const row = get(id);
+      const lowMs = fromMs - FLANK_MS;
+      const highMs = Math.min(toMs, LATEST_MS);
+      const within = readings.all(id, lowMs, highMs) as RecordRow[];
+      const around = (): RecordRow[] => [
+        ...(earlier.all(id, lowMs, NEAREST) as RecordRow[]).reverse(),
+        ...(later.all(id, highMs, NEAREST) as RecordRow[]),
+      ];
       return {
         id,
         name: row.name,
         guess: { minC: PLACE_KINDS[row.kind].minC, maxC: PLACE_KINDS[row.kind].maxC },
-        readings: (readings.all(id) as ReadingRow[]).map((r) => ({ fromMs: r.from_ms, toMs: r.to_ms, minC: r.min_c, maxC: r.max_c })),
+        readings: (within.length > 0 ? within : around()).map(([from, to, minC, maxC]) => ({ fromMs: from, toMs: to, minC, maxC })),
       };
+    },
+    /** What such a place is usually like, °C. */
+    guessOf: (id: string): SpotRecord['guess'] => {
+      const { minC, maxC } = PLACE_KINDS[get(id).kind];
+      return { minC, maxC };
     },
     add: (request: SpotRequest, nowMs: number): void => {
       insert.run({ ...request, nowMs });

@@ -1,88 +1,19 @@
 import { Router } from 'express';
-import { shownRequest, type Batch, type Card, type Stop, type Today } from '@fresh-tuck/contract';
-import { wordsFor } from '@fresh-tuck/core';
+import { shownRequest } from '@fresh-tuck/contract';
+import { json } from '../http/json.js';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
-import { saidStore } from './said.js';
 
-/** Minutes that a round takes: to fetch and open a bag, to look a parcel through, to plant a sprout. Guess. */
-const MINUTES = { bag: 1, parcel: 0.5, sprout: 1 } as const;
-
-/** Leaves out what Today does not draw. */
-function cardOf({ facts: { seeds, wanted, startMs, looks }, answers: { curve: _, ...answers }, ...batch }: Batch): Card {
-  return { ...batch, facts: { seeds, wanted, startMs, looks }, answers };
-}
-
-/** Opening a bag opens every parcel in it: the others come along and say why. */
-function stopOf(batch: Batch): Stop {
-  const along = batch.answers.next.reason === 'bag';
-  const mates = batch.bagMates.join(' and ');
-  return { batch: cardOf(batch), dueNow: !along, bagReason: along ? `In the same bag as ${mates}: look while it is open.` : null };
-}
-
-/** Parcels of one bag one after another, the bags by their lowest number. */
-function byBag(due: readonly Batch[]): Batch[] {
-  const first = (batch: Batch): number => Math.min(...batch.holder.numbers);
-  return [...due].sort((a, b) => first(a) - first(b) || a.holder.id.localeCompare(b.holder.id) || a.number - b.number);
-}
-
-/** Nobody has looked for this long: somebody was away. */
-const AWAY_MS = 36 * 3_600_000;
-
-/** After an absence, what is due with a root that may be in the paper; the longest first. */
-function rescueOf(live: readonly Batch[], due: readonly Batch[], nowMs: number): Today['rescue'] {
-  const lastMs = Math.max(0, ...live.map(({ lastLookMs, facts }) => lastLookMs ?? facts.startMs));
-  if (live.length === 0 || nowMs - lastMs < AWAY_MS) return null;
-  const batchIds = due
-    .filter(({ answers, facts }) => answers.longestMm >= facts.crop.root.lateMm)
-    .sort((a, b) => b.answers.longestMm / b.facts.crop.root.lateMm - a.answers.longestMm / a.facts.crop.root.lateMm)
-    .map(({ id }) => id);
-  return batchIds.length === 0 ? null : { awayHours: Math.round((nowMs - lastMs) / 3_600_000), batchIds };
-}
-
-function minutesFor(due: readonly Batch[], nowMs: number): number {
-  const bags = new Set(due.map(({ holder }) => holder.id)).size;
-  const sprouts = due
-    .flatMap(({ answers }) => answers.roots)
-    .filter(({ readyMs }) => readyMs <= nowMs)
-    .reduce((sum, { count }) => sum + count, 0);
-  return Math.ceil(MINUTES.bag * bags + MINUTES.parcel * due.length + MINUTES.sprout * sprouts);
-}
-
-export function todayRoutes({ act, batches, clock, db, forecasts, household, rounds, spots, version }: Services): Router {
-  const said = saidStore(db);
+export function todayRoutes({ act, ask, clock, household, said, version }: Services): Router {
   return Router()
-    .get('/today', (_request, response) => {
-      const home = household.get();
-      const nowMs = clock.now();
-      const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
-      const live = forecasts.at(home, nowMs).live();
-      const due = live.filter(({ answers }) => answers.next.atMs <= nowMs);
-      const stops = byBag(due).map(stopOf);
-      const told = said.first(nowMs, home.zone);
-      const body: Today = {
-        nowMs,
-        stations: spots
-          .list(home.zone, home.units, nowMs)
-          .map((spot) => ({ spot, stops: stops.filter(({ batch }) => batch.holder.spotId === spot.id) }))
-          .filter((station) => station.stops.length > 0),
-        shut: live
-          .filter(({ answers }) => answers.next.atMs > nowMs)
-          .map((batch) => ({ batch: cardOf(batch), nextMs: batch.answers.next.atMs, nextInWords: words.when(batch.answers.next.atMs) }))
-          .sort((a, b) => a.nextMs - b.nextMs),
-        batchCount: batches.count(),
-        minutes: minutesFor(due, nowMs),
-        changes: said.changes(live, nowMs, home.zone, words),
-        rescue: rescueOf(live, due, nowMs),
-        round: rounds.current(nowMs, new Set(live.map(({ id }) => id))),
-        told: live.every(({ id }) => told.has(id)),
-      };
-      response.json(body);
+    .get('/today', async (_request, response) => {
+      json(response, await ask('today', clock.now()));
     })
-    .post('/today/shown', (request, response) => {
+    .post('/today/shown', async (request, response) => {
       const body = read(shownRequest, request.body);
-      const home = household.get();
-      act('shown', body, (nowMs) => said.keep(forecasts.at(home, nowMs).live(), nowMs, home.zone, version));
+      const { zone } = household.get();
+      const told = await ask.value('told', clock.now());
+      act('shown', body, (nowMs) => said.keep(told, nowMs, zone, version));
       response.status(201).json({ id: body.id });
     });
 }

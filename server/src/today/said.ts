@@ -11,6 +11,14 @@ interface SaidRow {
   readonly lead: string;
 }
 
+/** What is told of a batch. */
+export interface Told {
+  readonly batchId: string;
+  readonly verdict: string;
+  readonly nextMs: number;
+  readonly lead: string;
+}
+
 /** A look this much sooner or later is another thing to plan for. */
 const WORTH_SAYING_MS = 2 * 3_600_000;
 
@@ -43,10 +51,10 @@ export function saidStore(db: Database) {
   return {
     first,
     /** Keeps what is told now for every batch that was not told of today. */
-    keep(batches: readonly Batch[], nowMs: number, zone: string, model: string): void {
+    keep(all: readonly Told[], nowMs: number, zone: string, model: string): void {
       const told = first(nowMs, zone);
-      for (const { id, answers, judgement } of batches) {
-        if (!told.has(id)) insert.run(id, nowMs, model, judgement.verdict, answers.next.atMs, judgement.headline.lead);
+      for (const { batchId, verdict, nextMs, lead } of all) {
+        if (!told.has(batchId)) insert.run(batchId, nowMs, model, verdict, nextMs, lead);
       }
     },
     /** What differs from what was told first today, of batches that nobody has looked at since. */

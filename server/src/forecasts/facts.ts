@@ -4,8 +4,8 @@ import type { CropStore } from '../crops/store.js';
 import type { HolderStore } from '../holders/store.js';
 import type { PacketStore } from '../packets/store.js';
 import type { SpotStore } from '../spots/store.js';
-import type { Entry, JournalStore } from './journal.js';
-import type { BatchRow, BatchStore } from './store.js';
+import type { Entry, JournalStore } from '../batches/journal.js';
+import type { BatchRow, BatchStore } from '../batches/store.js';
 
 /** What facts are gathered from. */
 export interface Stores {
@@ -17,27 +17,38 @@ export interface Stores {
   readonly spots: SpotStore;
 }
 
-/** Where a towel was when, as stays with their thermometers' records. */
-export function staysOf(row: BatchRow, { batches, holders, spots }: Stores): Stay[] {
-  const records = new Map<string, Stay>();
-  const stayAt = (spotId: string, fromMs: number): Stay => {
-    const known = records.get(spotId) ?? { fromMs, ...spots.record(spotId) };
-    records.set(spotId, known);
-    return { fromMs, readings: known.readings, guess: known.guess };
-  };
+/** The bag that a batch lies in now, or lay in last. */
+export const holderOf = (row: BatchRow, { batches }: Pick<Stores, 'batches'>): string =>
+  batches.placesOf(row.towel_id).at(-1)?.holder_id ?? '';
+
+/** The spot that its bag stands in now, or stood in last. */
+export const spotOf = (row: BatchRow, stores: Pick<Stores, 'batches' | 'holders'>): string =>
+  stores.holders.placesOf(holderOf(row, stores)).at(-1)?.spot_id ?? '';
+
+/**
+ * Where a towel was when, as stays with what their thermometers said meanwhile.
+ *
+ * @param untilMs when it was closed; Infinity while it is open
+ */
+export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, untilMs: number): Stay[] {
   const towelPlaces = batches.placesOf(row.towel_id);
-  const stays = towelPlaces.flatMap((place, index) => {
-    const untilMs = towelPlaces[index + 1]?.from_ms ?? Infinity;
-    const inHolder = holders.placesOf(place.holder_id).filter(({ from_ms }) => from_ms < untilMs);
+  return towelPlaces.flatMap((place, index) => {
+    const leftMs = Math.min(towelPlaces[index + 1]?.from_ms ?? Infinity, untilMs);
+    const inHolder = holders.placesOf(place.holder_id).filter(({ from_ms }) => from_ms < leftMs);
     // Where the bag already stood when the towel came, its last place before counts from then.
     const before = inHolder.findLast(({ from_ms }) => from_ms <= place.from_ms) ?? inHolder[0];
     const after = inHolder.filter(({ from_ms }) => from_ms > place.from_ms && from_ms !== before?.from_ms);
-    // The bag's own probe knows better than the place's thermometer: where both cover an hour, it counts.
-    const own = holders.probed(place.holder_id);
-    const probed = (stay: Stay): Stay => (own.length === 0 ? stay : { ...stay, readings: [...stay.readings, ...own] });
-    return [...(before ? [stayAt(before.spot_id, place.from_ms)] : []), ...after.map((p) => stayAt(p.spot_id, p.from_ms))].map(probed);
+    const stood = [
+      ...(before ? [{ spotId: before.spot_id, fromMs: place.from_ms }] : []),
+      ...after.map((p) => ({ spotId: p.spot_id, fromMs: p.from_ms })),
+    ];
+    return stood.map(({ spotId, fromMs }, nth) => {
+      const toMs = stood[nth + 1]?.fromMs ?? leftMs;
+      const { readings, guess } = spots.record(spotId, fromMs, toMs);
+      // The bag's own probe knows better than the place's thermometer: where both cover an hour, it counts.
+      return { fromMs, readings: [...readings, ...holders.probed(place.holder_id, fromMs, toMs)], guess };
+    });
   });
-  return stays;
 }
 
 /** The starting count as corrected. */

@@ -1,0 +1,30 @@
+import * as z from 'zod';
+import { DIVIDERS, NURSERY_GROUPS } from './choices.js';
+
+/** What stands behind the question mark of an address: text, each thing once. */
+const words = (what: string) =>
+  z.string({ error: `${what} must be text, once` }).max(200, { error: `${what} must have at most 200 characters` });
+const from = z.coerce
+  .number({ error: 'from must be a whole number from 0' })
+  .int({ error: 'from must be a whole number from 0' })
+  .min(0, { error: 'from must be a whole number from 0' })
+  .max(1_000_000, { error: 'from must be a whole number up to 1000000' })
+  .default(0);
+
+export const findQuery = z.strictObject({ words: words('words').default('') });
+export const boxQuery = z.strictObject({
+  find: words('find').default(''),
+  divider: z
+    .enum(DIVIDERS, { error: `divider must be one of ${DIVIDERS.join(', ')}` })
+    .nullable()
+    .default(null),
+  from,
+});
+export const packetsQuery = z.strictObject({ find: words('find').default(''), crop: words('crop').nullable().default(null) });
+export const nurseryQuery = z.strictObject({
+  group: z
+    .enum(NURSERY_GROUPS, { error: `group must be one of ${NURSERY_GROUPS.join(', ')}` })
+    .nullable()
+    .default(null),
+  from,
+});

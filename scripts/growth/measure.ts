@@ -1,0 +1,208 @@
+import { readFileSync } from 'node:fs';
+import { request } from 'node:http';
+import { join } from 'node:path';
+import Sqlite from 'better-sqlite3';
+import { v7 as uuid } from 'uuid';
+import type { Batch, Today } from '@fresh-tuck/contract';
+import { startServer, type Measured } from './server.js';
+
+interface Line {
+  readonly what: string;
+  readonly ms: number;
+  readonly cpuMs: number;
+  readonly loopMs: number;
+  readonly waitMs: number;
+  readonly bytes: number;
+  readonly raw: number;
+}
+
+/** Reads an answer as a browser would, and says how many bytes came over the wire. */
+function get(address: string, path: string, encoding = 'br, gzip'): Promise<{ bytes: number; body: Buffer }> {
+  return new Promise((resolve, reject) => {
+    request(`${address}api/${path}`, { headers: { 'accept-encoding': encoding } }, (response) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('end', () => {
+        const body = Buffer.concat(chunks);
+        if (response.statusCode === 200) resolve({ bytes: body.length, body });
+        else reject(new Error(`${path}: ${response.statusCode} ${body.toString().slice(0, 200)}`));
+      });
+      response.on('error', reject);
+    })
+      .on('error', reject)
+      .end();
+  });
+}
+const value = async <T>(server: Measured, path: string): Promise<T> =>
+  JSON.parse((await get(server.address, path, 'identity')).body.toString()) as T;
+
+async function post(server: Measured, path: string, body: object): Promise<void> {
+  const response = await fetch(`${server.address}api/${path}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', prefer: 'return=minimal' },
+    body: JSON.stringify(body),
+  });
+  if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
+  await response.arrayBuffer();
+}
+
+/** Asks, while a trivial question is asked every few milliseconds. */
+async function timed(server: Measured, what: string, paths: readonly string[]): Promise<Line> {
+  let running = true;
+  let waitMs = 0;
+  const beside = (async () => {
+    while (running) {
+      const before = performance.now();
+      await get(server.address, 'about');
+      waitMs = Math.max(waitMs, performance.now() - before);
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    }
+  })();
+  await server.doing();
+  const before = performance.now();
+  const answers = await Promise.all(paths.map((path) => get(server.address, path)));
+  const ms = performance.now() - before;
+  const { loopMs, cpuMs } = await server.doing();
+  running = false;
+  await beside;
+  const raw = await Promise.all(paths.map((path) => get(server.address, path, 'identity')));
+  const total = (all: readonly { bytes: number }[]): number => all.reduce((sum, { bytes }) => sum + bytes, 0);
+  return { what, ms, cpuMs, loopMs, waitMs, bytes: total(answers), raw: total(raw) };
+}
+
+const lookBody = (tipped: number): object => ({
+  id: uuid(),
+  at: null,
+  via: 'opened',
+  seen: { tipped, rotten: 0, basedOn: null },
+  marks: [],
+  damp: 'damp',
+  rewetted: false,
+  troubles: [],
+  who: null,
+  note: null,
+  supersedes: null,
+});
+const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+
+/** A look stored, against a bare insert with the same promise of safety on the same disk. */
+async function storing(server: Measured, folder: string, live: readonly Batch[]): Promise<string> {
+  const floor: number[] = [];
+  const stored: number[] = [];
+  const answered: number[] = [];
+  const bare: number[] = [];
+  const db = new Sqlite(join(folder, 'bare.sqlite'));
+  db.pragma('journal_mode = WAL');
+  db.pragma('synchronous = FULL');
+  db.exec('CREATE TABLE IF NOT EXISTS bare (id TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT');
+  const insert = db.prepare('INSERT INTO bare VALUES (?, ?)');
+  const run = async (into: number[], work: () => unknown): Promise<void> => {
+    const before = performance.now();
+    await work();
+    into.push(performance.now() - before);
+  };
+  for (const { id, answers } of live) {
+    const body = lookBody(answers.state.tipped);
+    await run(bare, () => insert.run(uuid(), JSON.stringify(body)));
+    await run(floor, () => get(server.address, 'about'));
+    await run(stored, () => post(server, `batches/${id}/looks`, body));
+    await run(answered, () => get(server.address, `batches/${id}`));
+  }
+  db.close();
+  const own = middle(stored) - middle(floor);
+  return `A look stored: median ${middle(stored).toFixed(1)} ms, ${own.toFixed(1)} ms without the HTTP floor of ${middle(floor).toFixed(1)} ms; a bare insert ${middle(bare).toFixed(1)} ms: ${(own / middle(bare)).toFixed(1)} times. Its parcel's page after it: median ${middle(answered).toFixed(1)} ms.`;
+}
+
+/** Every screen's requests on a household, cold and warm. */
+export async function measure(folder: string, years: number): Promise<{ text: string }> {
+  const lines: Line[] = [];
+  const say = (line: Line): void => {
+    lines.push(line);
+    console.log(
+      `${line.what.padEnd(46)} ${line.ms.toFixed(0).padStart(6)} ms ${line.cpuMs.toFixed(0).padStart(6)} cpu ${line.loopMs.toFixed(0).padStart(5)} loop ${line.waitMs.toFixed(0).padStart(5)} wait ${(line.bytes / 1000).toFixed(1).padStart(8)} kB ${(line.raw / 1000).toFixed(0).padStart(6)} raw`,
+    );
+  };
+  const first = await startServer(folder);
+  say(await timed(first, 'Today, the first ever after an upgrade', ['today']));
+  await first.stop();
+  const server = await startServer(folder);
+  const { loopMs: startLoop } = await server.doing();
+  console.log(`start-up ${server.startMs.toFixed(0)} ms, loop ${startLoop.toFixed(0)} ms`);
+  say(await timed(server, 'Today, cold: the server just started', ['today']));
+  say(await timed(server, 'Today, warm', ['today']));
+  const live = await value<Batch[]>(server, 'batches');
+  const today = await value<Today>(server, 'today');
+  const one = live[0] as Batch;
+  await post(server, `batches/${one.id}/looks`, lookBody(one.answers.state.tipped));
+  say(await timed(server, 'Today, after a look', ['today']));
+  await server.stop();
+  const cold = async (what: string, paths: readonly string[]): Promise<void> => {
+    const own = await startServer(folder);
+    say(await timed(own, `${what}, cold`, paths));
+    await own.stop();
+  };
+  await cold('Seeds', ['box']);
+  await cold('Nursery', ['nursery']);
+  await cold('Batch page', [`batches/${one.id}`, 'spots']);
+  await cold('Find', ['find?words=tomato']);
+  const again = await startServer(folder);
+  const db = new Sqlite(join(folder, 'household.sqlite'), { readonly: true });
+  const closed = (
+    db.prepare("SELECT batch_id AS id FROM entry WHERE kind = 'close' ORDER BY rowid LIMIT 1").get() as { id: string } | undefined
+  )?.id;
+  const photo = (db.prepare('SELECT id FROM photo LIMIT 1').get() as { id: string } | undefined)?.id;
+  db.close();
+  say(await timed(again, 'Batch page of a live batch', [`batches/${one.id}`, 'spots']));
+  if (closed) say(await timed(again, 'Batch page of the oldest batch', [`batches/${closed}`, 'spots']));
+  say(await timed(again, 'Why', [`batches/${one.id}/why`]));
+  say(await timed(again, 'Open a parcel', [`batches/${one.id}`, 'people', 'beds', 'racks', 'rounds/current']));
+  say(await timed(again, 'Seeds', ['box']));
+  say(await timed(again, 'Seeds, looked through', ['box?find=variety%201']));
+  say(await timed(again, 'Seeds, the next page', ['box?divider=fine&from=40']));
+  say(await timed(again, 'A packet', [`packets/${one.packetId}`, `crops/${one.cropId}`]));
+  say(
+    await timed(again, 'Tuck in', [
+      'packets',
+      'spots',
+      'holders',
+      `packets/${one.packetId}`,
+      `packets/${one.packetId}/kin`,
+      `crops/${one.cropId}`,
+      `crops/${one.cropId}/seasons`,
+    ]),
+  );
+  say(await timed(again, 'Nursery', ['nursery']));
+  say(await timed(again, 'Nursery, a page of what is planted out', ['nursery?group=planted_out&from=400']));
+  say(await timed(again, 'Find, a word', ['find?words=tomato']));
+  say(await timed(again, 'Find, a number', ['find?words=1200']));
+  say(await timed(again, 'House', ['about', 'spots']));
+  if (photo) say(await timed(again, 'A photograph', [`photos/${photo}`]));
+  say(await timed(again, 'The box as a table', ['packets.csv']));
+  await again.doing();
+  const stored = await storing(again, folder, live.slice(0, 40));
+  const { loopMs, rssMb } = await again.doing();
+  console.log(stored, `loop ${loopMs.toFixed(0)} ms, rss ${rssMb.toFixed(0)} MB`);
+  await again.stop();
+  const made = JSON.parse(readFileSync(join(folder, 'made.json'), 'utf8')) as Record<string, number>;
+  const table = lines
+    .map(
+      ({ what, ms, cpuMs, loopMs: loop, waitMs, bytes, raw }) =>
+        `| ${what} | ${ms.toFixed(0)} | ${cpuMs.toFixed(0)} | ${loop.toFixed(0)} | ${waitMs.toFixed(0)} | ${(bytes / 1000).toFixed(1)} | ${(raw / 1000).toFixed(0)} |`,
+    )
+    .join('\n');
+  return {
+    text: `## ${years} years
+
+${Object.entries(made)
+  .map(([what, count]) => `${count.toLocaleString('en')} ${what}`)
+  .join(
+    ', ',
+  )}. Start-up until the first answer: ${server.startMs.toFixed(0)} ms. Today draws ${today.stations.flatMap(({ stops }) => stops).length} to open and ${today.shut.length} shut.
+
+| what is asked | ms | CPU ms | loop ms | meanwhile ms | kB | kB before |
+| --- | --- | --- | --- | --- | --- | --- |
+${table}
+
+${stored}`,
+  };
+}

@@ -1,0 +1,161 @@
+import { existsSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import type { Database } from '../db/database.js';
+import { memoryCache } from '../forecasts/lot-cache.js';
+import { Problem } from '../http/problem.js';
+import { answering, type Asked, type QuestionName, type Questions } from './questions.js';
+import { readerOn } from './reader.js';
+
+/** Asks a question beside the request loop; the answer is JSON as it goes over the wire. */
+export interface Ask {
+  <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>): Promise<Buffer>;
+  /** The answer as a value, for what the server itself goes on with. */
+  value<K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>): Promise<ReturnType<Questions[K]>>;
+  /** Has the database read through; what is wrong with it, in SQLite's words, or null. */
+  check(): Promise<string | null>;
+  close(): Promise<void>;
+}
+
+/** What goes to the worker and what comes back. */
+export type ToWorker =
+  | { readonly key: number; readonly kind: 'ask'; readonly name: QuestionName; readonly nowMs: number; readonly args: readonly unknown[] }
+  | { readonly key: number; readonly kind: 'check' }
+  | { readonly key: number; readonly kind: 'end' };
+export type FromWorker =
+  | { readonly key: number; readonly body: Uint8Array }
+  | { readonly key: number; readonly problem: { status: number; title: string; detail: string; errors: Problem['errors'] } }
+  | { readonly key: number; readonly failed: { message: string; stack?: string; code?: string } };
+
+interface Waiting {
+  readonly message: ToWorker;
+  readonly same: string;
+  readonly reply: Promise<Buffer>;
+  resolve(body: Buffer): void;
+  reject(error: unknown): void;
+}
+
+const withValue = (
+  ask: <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>) => Promise<Buffer>,
+  rest: Pick<Ask, 'check' | 'close'>,
+): Ask =>
+  Object.assign(ask, {
+    value: async <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>) =>
+      JSON.parse((await ask(name, nowMs, ...args)).toString()) as ReturnType<Questions[K]>,
+    ...rest,
+  });
+
+/** A database in memory has no second connection: specs and benches ask in place. */
+function askInPlace(db: Database): Ask {
+  const answer = answering(readerOn(db, memoryCache()));
+  return withValue((name, nowMs, ...args) => Promise.resolve().then(() => Buffer.from(JSON.stringify(answer(name, nowMs, args) ?? null))), {
+    check: () => Promise.resolve(null),
+    close: () => Promise.resolve(),
+  });
+}
+
+/** Starts the worker beside the bundle; from its source where the server itself runs from source. */
+function startWorker(file: string): Worker {
+  const built = fileURLToPath(new URL('./reader.mjs', import.meta.url));
+  if (existsSync(built)) return new Worker(built, { workerData: { file } });
+  // A thread does not inherit the loader of TypeScript: it is registered there first.
+  const loader = import.meta.resolve('tsx/esm/api');
+  const source = new URL('./worker.ts', import.meta.url).href;
+  return new Worker(`import(${JSON.stringify(loader)}).then(({ register }) => { register(); return import(${JSON.stringify(source)}); })`, {
+    eval: true,
+    workerData: { file },
+  });
+}
+
+/** A worker that has died this often in a row is not started again. */
+const MOST_DEATHS = 3;
+
+/**
+ * Asks a worker with a connection of its own. One question at a time; the same
+ * question asked again while it waits is answered once.
+ */
+function askWorker(file: string): Ask {
+  let worker: Worker | null = null;
+  let deaths = 0;
+  let closed = false;
+  let nextKey = 1;
+  let running: Waiting | null = null;
+  const queue: Waiting[] = [];
+
+  function settle(reply: FromWorker): void {
+    const waiting = running;
+    running = null;
+    deaths = 0;
+    if (waiting) {
+      if ('body' in reply) waiting.resolve(Buffer.from(reply.body.buffer, reply.body.byteOffset, reply.body.byteLength));
+      else if ('problem' in reply) {
+        const { status, title, detail, errors } = reply.problem;
+        waiting.reject(new Problem(status, title, detail, errors));
+      } else waiting.reject(Object.assign(new Error(reply.failed.message), reply.failed));
+    }
+    pump();
+  }
+
+  function died(error: unknown): void {
+    worker = null;
+    deaths++;
+    const waiting = running;
+    running = null;
+    waiting?.reject(error);
+    pump();
+  }
+
+  function started(): Worker {
+    if (worker) return worker;
+    const fresh = startWorker(file);
+    // An idle household must not keep a process alive.
+    fresh.unref();
+    fresh.on('message', settle);
+    fresh.on('error', (error) => worker === fresh && died(error));
+    fresh.on('exit', (code) => worker === fresh && died(new Error(`the reading thread ended with ${code}`)));
+    worker = fresh;
+    return fresh;
+  }
+
+  function pump(): void {
+    if (running || queue.length === 0) return;
+    if (deaths >= MOST_DEATHS) {
+      deaths = 0;
+      for (const waiting of queue.splice(0)) waiting.reject(new Error('the reading thread does not start'));
+      return;
+    }
+    running = queue.shift() ?? null;
+    if (running) started().postMessage(running.message);
+  }
+
+  function put(message: ToWorker, same: string): Promise<Buffer> {
+    if (closed) return Promise.reject(new Problem(503, 'Closing', 'The server is just stopping. Try again in a moment.'));
+    const asked = queue.find((waiting) => waiting.same === same);
+    if (asked) return asked.reply;
+    const reply = new Promise<Buffer>((resolve, reject) => {
+      // The promise itself is filled in below, before anything can be asked again.
+      queue.push({ message, same, reply: null as never, resolve, reject });
+    });
+    queue[queue.length - 1] = { ...(queue.at(-1) as Waiting), reply };
+    pump();
+    return reply;
+  }
+
+  return withValue((name, nowMs, ...args) => put({ key: nextKey++, kind: 'ask', name, nowMs, args }, JSON.stringify([name, args])), {
+    check: async () => JSON.parse((await put({ key: nextKey++, kind: 'check' }, 'check')).toString()) as string | null,
+    async close() {
+      if (!worker) {
+        closed = true;
+        return;
+      }
+      await put({ key: nextKey++, kind: 'end' }, 'end').catch(() => undefined);
+      closed = true;
+      const ending = worker;
+      worker = null;
+      await ending.terminate();
+    },
+  });
+}
+
+/** How questions are asked of a database. */
+export const askOf = (db: Database): Ask => (db.memory ? askInPlace(db) : askWorker(db.name));

@@ -1,0 +1,56 @@
+import { batchView } from '../batches/view.js';
+import { finder } from '../find/finder.js';
+import { nurseryView, type NurseryPage } from '../nursery/view.js';
+import { boxView, type BoxQuestion } from '../packets/box.js';
+import { packetsAsCsv } from '../packets/csv.js';
+import { packetView } from '../packets/view.js';
+import { todayView } from '../today/view.js';
+import type { Reader } from './reader.js';
+
+/**
+ * The questions that span a household or cost a forecast. They are answered
+ * beside the request loop, each in one read transaction.
+ */
+export function questionsOn(reader: Reader) {
+  const { batches, household, racks, seasons, packets } = reader;
+  const batch = batchView(reader);
+  const today = todayView(reader);
+  const packet = packetView(reader);
+  const box = boxView(reader, packet);
+  const nursery = nurseryView(reader);
+  const find = finder(reader);
+  return {
+    today: (nowMs: number) => today.whole(nowMs),
+    told: (nowMs: number) => today.told(nowMs),
+    batch: (nowMs: number, id: string) => batch.whole(id, nowMs),
+    batches: (nowMs: number) => batch.live(nowMs),
+    why: (nowMs: number, id: string) => batch.why(id, nowMs),
+    packet: (nowMs: number, id: string) => packet.sheet(id, nowMs),
+    kin: (nowMs: number, id: string) => packet.kin(id, nowMs),
+    box: (nowMs: number, asked: BoxQuestion) => box(asked, nowMs),
+    packetsAsCsv: () => packetsAsCsv(packets.list()),
+    nursery: (_nowMs: number, page: NurseryPage | null) => nursery(page),
+    find: (_nowMs: number, typed: string) => find(typed),
+    racks: () => racks.list(),
+    seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
+    batchCount: () => batches.count(),
+  };
+}
+export type Questions = ReturnType<typeof questionsOn>;
+export type QuestionName = keyof Questions;
+/** What a question wants beside the time. */
+export type Asked<K extends QuestionName> = Parameters<Questions[K]> extends [number, ...infer Rest] ? Rest : [];
+
+/** Answers by name, whole or not at all. */
+export function answering(reader: Reader) {
+  const questions = questionsOn(reader) as unknown as Record<QuestionName, (nowMs: number, ...args: unknown[]) => unknown>;
+  const run = reader.db.transaction((name: QuestionName, nowMs: number, args: readonly unknown[]) => questions[name](nowMs, ...args));
+  return (name: QuestionName, nowMs: number, args: readonly unknown[]): unknown => {
+    reader.cache.refresh();
+    try {
+      return run.deferred(name, nowMs, args);
+    } finally {
+      reader.cache.flush();
+    }
+  };
+}

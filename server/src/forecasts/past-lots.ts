@@ -1,0 +1,55 @@
+import type { PastLot } from '@fresh-tuck/core';
+import type { BatchEnd } from '../batches/store.js';
+import type { Stores } from './facts.js';
+
+/** Where what finished batches teach is kept once it was worked out; see {@link lotCache}. */
+export interface LotCache {
+  get(batchId: string, key: string): PastLot | null;
+  set(batchId: string, key: string, span: { readonly fromMs: number; readonly toMs: number }, lot: PastLot): void;
+  /** Takes out what later records have made untrue; before a question, so that all of it rests on the same. */
+  refresh(): void;
+  /** Writes down what was added, where this cache outlives the process. */
+  flush(): void;
+  close(): void;
+}
+
+/** Finished batches by what they share with a packet, read once for as long as nothing changes. */
+export function pastEnds({ batches }: Pick<Stores, 'batches'>, stamp: () => string) {
+  let known: { stamp: string; all: readonly BatchEnd[]; byCrop: ReadonlyMap<string, readonly BatchEnd[]> } | null = null;
+
+  function index() {
+    const now = stamp();
+    if (known?.stamp === now) return known;
+    const all = batches.ends();
+    const byCrop = new Map<string, BatchEnd[]>();
+    for (const end of all) {
+      const crop = byCrop.get(end.cropId);
+      if (crop) crop.push(end);
+      else byCrop.set(end.cropId, [end]);
+    }
+    known = { stamp: now, all, byCrop };
+    return known;
+  }
+
+  return {
+    /**
+     * What had ended by a moment and bears on a packet: its own batches first, then its
+     * crop's, then any other; in each the latest first, and each batch once, by its last end.
+     */
+    bearing(packetId: string, cropId: string, untilMs: number, most: number): BatchEnd[] {
+      const { all, byCrop } = index();
+      const found = new Map<string, BatchEnd>();
+      const take = (ends: readonly BatchEnd[], fits: (end: BatchEnd) => boolean): void => {
+        for (const end of ends) {
+          if (found.size >= most) return;
+          if (end.atMs <= untilMs && !found.has(end.id) && fits(end)) found.set(end.id, end);
+        }
+      };
+      const crop = byCrop.get(cropId) ?? [];
+      take(crop, (end) => end.packetId === packetId);
+      take(crop, () => true);
+      take(all, () => true);
+      return [...found.values()];
+    },
+  };
+}

@@ -1,0 +1,190 @@
+import { DateTime } from 'luxon';
+import type { Batch, WhyPanel } from '@fresh-tuck/contract';
+import {
+  asMate,
+  judge,
+  lookingTimes,
+  matesOf,
+  nextLook,
+  whyFor,
+  wordsFor,
+  type LotPrior,
+  type PacketFacts,
+  type ParcelFacts,
+} from '@fresh-tuck/core';
+import type { Entry } from '../batches/journal.js';
+import type { BatchRow } from '../batches/store.js';
+import type { HouseholdRecord } from '../household/store.js';
+import { answerCache } from './answers.js';
+import { holderOf, looksOf, movesOf, resultOf, seedsOf, spotOf, staysOf, type Stores } from './facts.js';
+import type { LotCache } from './past-lots.js';
+import { priors, seenBy } from './priors.js';
+
+const LOOK_DAYS_AHEAD = 70;
+
+/** Hours of a zone ahead of UTC; the last one asked for is kept, as sixty parcels ask for the same. */
+const offsetAt = (() => {
+  let last = { zone: '', ms: Number.NaN, hours: 0 };
+  return (zone: string, ms: number): number => {
+    if (last.zone !== zone || last.ms !== ms) last = { zone, ms, hours: DateTime.fromMillis(ms, { zone }).offset / 60 };
+    return last.hours;
+  };
+})();
+
+/** When a batch was closed, ms; null while it is open. */
+export const closedAt = (entries: readonly Entry[]): number | null =>
+  entries.findLast((entry) => entry.counts && entry.kind === 'close')?.atMs ?? null;
+
+/**
+ * Gathers facts and computes forecasts. Nothing computed is stored as truth:
+ * answers are kept by the content they depend on.
+ *
+ * @param stamp changes whenever the database does
+ */
+export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) {
+  const answersOf = answerCache();
+  const known = priors(stores, cache, stamp, (row, prior, household, atMs) =>
+    factsWith(row, stores.journal.entries(row.id), prior, household, atMs, [], atMs),
+  );
+
+  function factsWith(
+    row: BatchRow,
+    entries: readonly Entry[],
+    prior: LotPrior,
+    household: HouseholdRecord,
+    nowMs: number,
+    lookTimesMs: readonly number[],
+    untilMs: number,
+    entriesOf: (id: string) => readonly Entry[] = stores.journal.entries,
+  ): ParcelFacts {
+    const packet = stores.packets.get(row.packet_id);
+    const holderId = holderOf(row, stores);
+    return {
+      crop: stores.crops.crop(packet.crop_id),
+      seeds: seedsOf(row, entries),
+      wanted: row.wanted,
+      startMs: row.start_ms,
+      chillUntilMs: row.chill_until_ms,
+      prior,
+      stays: staysOf(row, stores, untilMs),
+      utcOffsetHours: offsetAt(household.zone, nowMs),
+      looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
+      moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
+      closure: stores.holders.get(holderId).closure,
+      bagDamp: dampOfMates(row.id, holderId, entriesOf),
+      weighings: stores.holders.sharesLeft(holderId),
+      doseMl: row.dose_ml,
+      lookTimesMs,
+      lateTolerance: household.ways.lateTolerance,
+      ways: household.ways,
+      packetLeft: stores.packets.seedsLeft(row.packet_id),
+      method: row.method,
+      prepared: JSON.parse(row.prepared) as string[],
+      followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
+      test: row.purpose === 'test' ? { finalMs: row.final_ms ?? row.start_ms, result: resultOf(entries) } : null,
+    };
+  }
+
+  /** What fingers said of the other towels in the bag since it was together. */
+  function dampOfMates(
+    id: string,
+    holderId: string,
+    entriesOf: (id: string) => readonly Entry[],
+  ): { atMs: number; damp: NonNullable<ParcelFacts['looks'][number]['damp']>; rewetted: boolean }[] {
+    return stores.holders
+      .batchesIn(holderId)
+      .filter(({ batchId }) => batchId !== id)
+      .flatMap(({ batchId }) =>
+        looksOf(entriesOf(batchId)).flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])),
+      );
+  }
+
+  return {
+    priorOf: (
+      packetId: string,
+      spotId: string | null,
+      seen: PacketFacts['seen'],
+      household: HouseholdRecord | null,
+      atMs: number,
+    ): LotPrior => known.of(packetId, spotId, seen, household, atMs),
+    /** Batches as they stand at a moment; what they share is worked out once. */
+    at(household: HouseholdRecord, nowMs: number) {
+      const timesFrom = (ms: number): number[] => lookingTimes(ms, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD);
+      const lookTimesMs = timesFrom(nowMs);
+      const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
+      const live = new Set(stores.batches.liveIds());
+      const journals = new Map<string, readonly Entry[]>();
+      const entriesOf = (id: string): readonly Entry[] => {
+        const entries = journals.get(id) ?? stores.journal.entries(id);
+        journals.set(id, entries);
+        return entries;
+      };
+      /** One parcel for itself, before the bag has a say; each is worked out once. */
+      const alone = new Map<string, ReturnType<typeof parcelAlone>>();
+      function parcelAlone(id: string) {
+        const row = stores.batches.get(id);
+        const entries = entriesOf(id);
+        // A closed batch is told as it stood when it was closed: what the years since did to its place is not its story.
+        const atMs = live.has(id) ? nowMs : Math.min(closedAt(entries) ?? nowMs, nowMs);
+        // What was known when it began: its own end must not teach it.
+        const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms);
+        const times = atMs === nowMs ? lookTimesMs : timesFrom(atMs);
+        const plain = factsWith(row, entries, prior, household, atMs, times, live.has(id) ? Infinity : atMs, entriesOf);
+        const facts = { ...plain, priorSteps: known.steps(row, prior, household) };
+        const { version } = stores.crops.known(facts.crop.id);
+        return { row, entries, facts, atMs, ...answersOf(facts, version, atMs) };
+      }
+      function parcel(id: string): ReturnType<typeof parcelAlone> {
+        const found = alone.get(id) ?? parcelAlone(id);
+        alone.set(id, found);
+        return found;
+      }
+      /** A batch with its forecast and what to do, as the screens show it. */
+      function batch(id: string): Batch {
+        const { row, entries, facts: own, answers: found0, question } = parcel(id);
+        const holderId = holderOf(row, stores);
+        const inBag = stores.holders.batchesIn(holderId).filter(({ batchId }) => batchId !== id && live.has(batchId));
+        const mates = matesOf(inBag.map(({ batchId, number }) => ({ number, ...asMate(parcel(batchId).question) })));
+        const facts = { ...own, mates };
+        const found = mates && live.has(id) ? { ...found0, next: nextLook({ ...question, mates }) } : found0;
+        const packet = stores.packets.get(row.packet_id);
+        // Quiet seeds planted along tell as a look would; only a real one can be based on or corrected.
+        const lookIds = new Set(entries.filter(({ kind }) => kind === 'look').map((entry) => entry.id));
+        const lastLook = looksOf(entries).findLast((look) => lookIds.has(look.id));
+        return {
+          id,
+          number: row.number,
+          token: row.token,
+          packetId: packet.id,
+          cropId: packet.crop_id,
+          title: `${facts.crop.name}, ${packet.variety}`,
+          holder: stores.holders.holder(holderId),
+          bagMates: inBag.map(({ number }) => number),
+          widthMm: row.width_mm,
+          heightMm: row.height_mm,
+          closed: !live.has(id),
+          lastLookId: lastLook?.id ?? null,
+          lastLookMs: lastLook?.atMs ?? null,
+          prepared: JSON.parse(row.prepared) as string[],
+          dressed: packet.dressed === 1,
+          purpose: row.purpose,
+          replicates: stores.batches.replicatesOf(row),
+          aim: stores.batches.aimOf(row),
+          facts,
+          answers: found,
+          judgement: judge(facts, found, words),
+        };
+      }
+      return {
+        batch,
+        live: (): Batch[] => [...live].map(batch),
+        /** What the judgement of a batch rests on. */
+        why: (id: string): WhyPanel => {
+          const { facts, atMs } = parcel(id);
+          return whyFor(facts, atMs, words);
+        },
+      };
+    },
+  };
+}
+export type Forecasts = ReturnType<typeof forecasts>;

@@ -1,0 +1,80 @@
+import { DateTime } from 'luxon';
+import type { Kin, Packet, PacketSheet } from '@fresh-tuck/contract';
+import { stockOf, type Stock } from '@fresh-tuck/core/stock';
+import type { Reader } from '../asking/reader.js';
+import { resultOf } from '../forecasts/facts.js';
+import { ageOf, type StoredPacket } from './store.js';
+
+/** Other packets of a crop that are offered to fill up from. */
+const MOST_KIN = 12;
+
+/** A packet with what is expected of it. */
+export function packetView({ batches, crops, forecasts, household, journal, nursery, packets }: Reader) {
+  const yearOf = (nowMs: number): number => DateTime.fromMillis(nowMs, { zone: household.find()?.zone ?? 'UTC' }).year;
+
+  const testsOf = ({ batches: begun }: StoredPacket): PacketSheet['tests'] =>
+    begun
+      .filter(({ purpose }) => purpose === 'test')
+      .map(({ id, number }) => ({ batchId: id, number, atMs: batches.get(id).start_ms, result: resultOf(journal.entries(id)) }));
+
+  const priorOf = (id: string, nowMs: number) => forecasts.priorOf(id, null, 'tip', household.find(), nowMs);
+
+  /** What is expected of a packet's next batch, and what to do with it. */
+  function stock(packet: StoredPacket, tested: boolean, nowMs: number, prior = priorOf(packet.id, nowMs)): Stock {
+    const { aged, pace } = ageOf(packets.get(packet.id), yearOf(nowMs));
+    return stockOf(crops.crop(packet.cropId), {
+      share: prior.share,
+      ageYears: aged,
+      pace,
+      seedsLeft: packet.seedsLeft,
+      tried: packet.batches.some(({ live }) => !live) || tested,
+    });
+  }
+
+  function whole(packet: StoredPacket, nowMs: number): Packet {
+    const counted = testsOf(packet).flatMap(({ result }) => (result ? [result] : []));
+    const prior = priorOf(packet.id, nowMs);
+    return {
+      ...packet,
+      pace: ageOf(packets.get(packet.id), yearOf(nowMs)).pace,
+      prior,
+      handled: nursery.handled(packet.cropId),
+      fates: nursery.fates(packet.cropId),
+      sound: {
+        normal: counted.reduce((sum, { totals }) => sum + totals.normal, 0),
+        abnormal: counted.reduce((sum, { totals }) => sum + totals.abnormal, 0),
+      },
+      stock: stock(packet, counted.length > 0, nowMs, prior),
+    };
+  }
+
+  return {
+    /** What a row of the box draws. */
+    stock: (packet: StoredPacket, nowMs: number): Stock =>
+      stock(
+        packet,
+        testsOf(packet).some(({ result }) => result !== null),
+        nowMs,
+      ),
+    sheet(id: string, nowMs: number): PacketSheet {
+      const packet = packets.packet(id);
+      const { growing, hazards } = crops.crop(packet.cropId);
+      return {
+        ...whole(packet, nowMs),
+        ...packets.history(id),
+        tests: testsOf(packet),
+        isolationNeededM: growing.isolationM,
+        hazards: { text: hazards.text, regulated: hazards.regulated },
+      };
+    },
+    /** Other packets of its crop that hold seed, the newest first, with what they would do. */
+    kin(id: string, nowMs: number): Kin[] {
+      const { crop_id } = packets.get(id);
+      return packets
+        .names({ words: '', cropId: crop_id, most: MOST_KIN + 1 })
+        .filter((one) => one.id !== id && one.seedsLeft !== 0)
+        .map((one) => ({ id: one.id, variety: one.variety, seedsLeft: one.seedsLeft, prior: priorOf(one.id, nowMs) }));
+    },
+  };
+}
+export type PacketView = ReturnType<typeof packetView>;

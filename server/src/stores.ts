@@ -1,0 +1,38 @@
+import { bedStore } from './beds/store.js';
+import { batchStore } from './batches/store.js';
+import { journalStore } from './batches/journal.js';
+import { cropStore } from './crops/store.js';
+import type { Database } from './db/database.js';
+import { holderStore } from './holders/store.js';
+import { householdStore } from './household/store.js';
+import { nurseryStore } from './nursery/store.js';
+import { seasonStore } from './nursery/seasons.js';
+import { packetStore } from './packets/store.js';
+import { photoStore } from './photos/store.js';
+import { rackStore } from './racks/store.js';
+import { roundStore } from './rounds/store.js';
+import { spotStore } from './spots/store.js';
+import { saidStore } from './today/said.js';
+
+/** Everything that is read from and written to a household's database. */
+export function storesOn(db: Database) {
+  const crops = cropStore(db);
+  const nursery = nurseryStore(db, crops);
+  return {
+    crops,
+    nursery,
+    spots: spotStore(db),
+    packets: packetStore(db, crops),
+    holders: holderStore(db),
+    batches: batchStore(db),
+    journal: journalStore(db),
+    household: householdStore(db),
+    photos: photoStore(db),
+    beds: bedStore(db),
+    racks: rackStore(db, nursery),
+    seasons: seasonStore(db),
+    rounds: roundStore(db),
+    said: saidStore(db),
+  };
+}
+export type AllStores = ReturnType<typeof storesOn>;
