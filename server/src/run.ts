@@ -8,6 +8,7 @@ export async function serve(services: Services, settings: Settings, options: App
   const { host, port } = settings;
   const hostNames = host === '127.0.0.1' || host === '0.0.0.0' ? [] : [host];
   const { server, address } = await listen(createApp(services, { hostNames, ...options }), port, host);
+  services.ask.warm(() => services.clock.now()).catch(console.error);
   const stop = (): void => {
     services.changes.close();
     server.closeAllConnections();

@@ -1,9 +1,11 @@
 import { posteriorOf } from '../forecast/posterior.js';
 import type { PastLot } from '../forecast/prior.js';
-import { workingsFor, type ParcelFacts } from './workings.js';
+import { basicsFor, type ParcelFacts } from './workings.js';
 
 /** Prior weight of the flat beta that a finished batch is read with. */
 const FLAT = { mean: 0.5, weight: 2 } as const;
+/** The first days stand for the warmth of a batch that was closed at once. */
+const DAYS_ON = 4;
 
 /**
  * Reads a finished batch for what it tells the next ones: its pace, spread and
@@ -14,7 +16,7 @@ const FLAT = { mean: 0.5, weight: 2 } as const;
  */
 export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<PastLot, 'packet' | 'crop' | 'spot'>): PastLot {
   const open = { share: FLAT, logMedian: { mean: facts.prior.logMedian.mean, sd: 0.6 }, spread: facts.prior.spread };
-  const { progress, evidence, toll } = workingsFor(facts, closedMs);
+  const { progress, evidence, toll } = basicsFor(facts, closedMs, DAYS_ON);
   const posterior = posteriorOf(evidence, open);
   const sums = { share: [0, 0], shift: [0, 0], spread: [0, 0] };
   const add = (sum: number[], value: number, weight: number): void => {

@@ -141,8 +141,16 @@ export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
   return workings;
 }
 
-function derive(facts: ParcelFacts, nowMs: number): Workings {
-  const endMs = Math.max(nowMs, facts.startMs) + HORIZON_DAYS * DAY_MS;
+/** What its looks and its warmth come to, before any question of chance. */
+export type Basics = Pick<Workings, 'facts' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth'>;
+
+/**
+ * What a parcel went through up to a moment, and no further than some days on.
+ *
+ * @throws RangeError where facts contradict each other
+ */
+export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Basics {
+  const endMs = Math.max(nowMs, facts.startMs) + daysOn * DAY_MS;
   const stays =
     facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
       ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
@@ -151,11 +159,16 @@ function derive(facts: ParcelFacts, nowMs: number): Workings {
   const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
   const growth = growthOf(facts, state, progress);
   const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
-  const toll = tollFor(facts, progress, nowMs);
+  return { facts, progress, evidence, toll: tollFor(facts, progress, nowMs), state, growth };
+}
+
+function derive(facts: ParcelFacts, nowMs: number): Workings {
+  const basics = basicsFor(facts, nowMs, HORIZON_DAYS);
+  const { evidence, progress, toll } = basics;
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
   const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd));
   const outlook = outlookFor(posterior, evidence.quiet);
-  return { facts, progress, evidence, posterior, outlook, toll, lot: lotCurve(posterior), state, growth };
+  return { ...basics, posterior, outlook, lot: lotCurve(posterior) };
 }
 
 /** When a progress is reached, the horizon where it is not. */

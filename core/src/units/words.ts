@@ -1,6 +1,8 @@
 import { wallClock } from './local-time.js';
 import { formatLength, formatTemperature, type UnitSystem } from './quantity.js';
 
+const DAY_MS = 86_400_000;
+
 /** How a household says times and amounts. */
 export interface Words {
   /** A moment: "13:00", "tonight 18:30", "tomorrow 07:00", "Tuesday 07:00", "19 April". */
@@ -19,11 +21,13 @@ export interface Words {
  */
 export function wordsFor(zone: string, units: UnitSystem, nowMs: number, millilitresPerSpray: number): Words {
   const now = wallClock(zone, nowMs);
+  const todayMs = now.startOf('day').toMillis();
   return {
     when(ms) {
       const moment = wallClock(zone, ms);
       const clock = moment.toFormat('HH:mm');
-      const days = Math.round(moment.startOf('day').diff(now.startOf('day'), 'days').days);
+      // Midnights are whole days apart but for the hour of a clock change.
+      const days = Math.round((moment.startOf('day').toMillis() - todayMs) / DAY_MS);
       if (days === 0) return moment.hour >= 17 && now.hour < 17 ? `tonight ${clock}` : clock;
       if (days === 1) return `tomorrow ${clock}`;
       if (days === -1) return `yesterday ${clock}`;

@@ -6,8 +6,10 @@ import { storesOn, type AllStores } from '../stores.js';
 /** What questions are answered from: the stores, and the forecasts over them. */
 export interface Reader extends AllStores {
   readonly forecasts: Forecasts;
-  /** Changes whenever the database does. */
+  /** What the database was at the beginning of the question: changes whenever it does. */
   readonly stamp: () => string;
+  /** A question begins. */
+  readonly begin: () => void;
   readonly db: Database;
   readonly cache: LotCache;
 }
@@ -16,6 +18,12 @@ export interface Reader extends AllStores {
 export function readerOn(db: Database, cache: LotCache): Reader {
   const stores = storesOn(db);
   const own = db.prepare('SELECT total_changes()').pluck();
-  const stamp = (): string => `${db.pragma('data_version', { simple: true }) as number} ${own.get() as number}`;
-  return { ...stores, db, cache, stamp, forecasts: forecasts(stores, cache, stamp) };
+  let current = '';
+  const stamp = (): string => current;
+  const begin = (): void => {
+    current = `${db.pragma('data_version', { simple: true }) as number} ${own.get() as number}`;
+    cache.refresh();
+  };
+  begin();
+  return { ...stores, db, cache, stamp, begin, forecasts: forecasts(stores, cache, stamp) };
 }

@@ -137,15 +137,17 @@ export function journalStore(db: Database) {
     entries(batchId: string): Entry[] {
       const rows = select.all(batchId) as EntryRow[];
       const live = counting(rows);
+      // Most batches have moved nothing yet: what only a move has is asked for where there is one.
+      const anyMove = rows.some(({ destination }) => destination !== null);
       const markRows = marks.all(batchId) as {
         entry_id: string;
         seed: number;
         stage: ParcelLook['marks'][number]['stage'];
         root_mm: number | null;
       }[];
-      const movedRows = movedSeeds.all(batchId) as { entry_id: string; seed: number }[];
+      const movedRows = (anyMove ? movedSeeds.all(batchId) : []) as { entry_id: string; seed: number }[];
       const photoRows = photos.all(batchId) as { id: string; entry_id: string }[];
-      const cupRows = cups.all(batchId) as { entry_id: string; number: number; seed: number | null }[];
+      const cupRows = (anyMove ? cups.all(batchId) : []) as { entry_id: string; number: number; seed: number | null }[];
       const classRows = classes.all(batchId) as (ClassCounts & { entry_id: string })[];
       const classesOf = (id: string): ClassCounts[] | null => {
         const own = classRows.filter(({ entry_id }) => entry_id === id);

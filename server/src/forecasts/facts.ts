@@ -3,7 +3,7 @@ import { testResult } from '@fresh-tuck/core/germination-test';
 import type { CropStore } from '../crops/store.js';
 import type { HolderStore } from '../holders/store.js';
 import type { PacketStore } from '../packets/store.js';
-import type { SpotStore } from '../spots/store.js';
+import type { SpotRecord, SpotStore } from '../spots/store.js';
 import type { Entry, JournalStore } from '../batches/journal.js';
 import type { BatchRow, BatchStore } from '../batches/store.js';
 
@@ -25,12 +25,15 @@ export const holderOf = (row: BatchRow, { batches }: Pick<Stores, 'batches'>): s
 export const spotOf = (row: BatchRow, stores: Pick<Stores, 'batches' | 'holders'>): string =>
   stores.holders.placesOf(holderOf(row, stores)).at(-1)?.spot_id ?? '';
 
+/** A place's record of a stay. */
+export type RecordOf = (spotId: string, fromMs: number, toMs: number) => Pick<SpotRecord, 'readings' | 'guess'>;
+
 /**
  * Where a towel was when, as stays with what their thermometers said meanwhile.
  *
  * @param untilMs when it was closed; Infinity while it is open
  */
-export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, untilMs: number): Stay[] {
+export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, untilMs: number, recordOf: RecordOf = spots.record): Stay[] {
   const towelPlaces = batches.placesOf(row.towel_id);
   return towelPlaces.flatMap((place, index) => {
     const leftMs = Math.min(towelPlaces[index + 1]?.from_ms ?? Infinity, untilMs);
@@ -44,7 +47,7 @@ export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, unti
     ];
     return stood.map(({ spotId, fromMs }, nth) => {
       const toMs = stood[nth + 1]?.fromMs ?? leftMs;
-      const { readings, guess } = spots.record(spotId, fromMs, toMs);
+      const { readings, guess } = recordOf(spotId, fromMs, toMs);
       // The bag's own probe knows better than the place's thermometer: where both cover an hour, it counts.
       return { fromMs, readings: [...readings, ...holders.probed(place.holder_id, fromMs, toMs)], guess };
     });

@@ -17,6 +17,7 @@ export function memoryCache(): LotCache {
     },
     set: (id, key, _span, lot) => void kept.set(id, { key, lot }),
     refresh: () => undefined,
+    revision: () => 0,
     flush: () => undefined,
     close: () => undefined,
   };
@@ -46,6 +47,7 @@ const RECORDS = ['reading', 'probe_reading'] as const;
 export function fileCache(db: Database): LotCache {
   const file = join(dirname(db.name), 'reckoned.sqlite');
   const cache = open(file);
+  let revision = 0;
   const kept = new Map<string, { key: string; lot: PastLot }>();
   const fresh = new Map<string, { key: string; fromMs: number; toMs: number; lot: PastLot }>();
   const put = cache.prepare('INSERT OR REPLACE INTO lot (batch_id, key, from_ms, to_ms, lot) VALUES (?, ?, ?, ?, ?)');
@@ -72,6 +74,7 @@ export function fileCache(db: Database): LotCache {
 
   function clear(): void {
     cache.exec('DELETE FROM lot');
+    revision++;
     kept.clear();
     fresh.clear();
   }
@@ -87,6 +90,7 @@ export function fileCache(db: Database): LotCache {
       for (const batchId of touched.all(toMs, fromMs) as string[]) {
         forget.run(batchId);
         kept.delete(batchId);
+        revision++;
       }
       setMark.run(table, JSON.stringify([last, at.get(last)]));
     }
@@ -102,6 +106,7 @@ export function fileCache(db: Database): LotCache {
       fresh.set(batchId, { key, ...span, lot });
     },
     refresh: () => cache.transaction(catchUp)(),
+    revision: () => revision,
     flush() {
       if (fresh.size === 0) return;
       cache.transaction(() => {

@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon';
+import QuickLRU from 'quick-lru';
 import {
   agedShares,
   bookPrior,
@@ -13,11 +13,14 @@ import {
 import type { BatchEnd, BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { ageOf } from '../packets/store.js';
+import { yearAt } from './calendar.js';
 import { spotOf, type Stores } from './facts.js';
 import { pastEnds, type LotCache } from './past-lots.js';
 
 /** Finished batches that a prior learns from, the nearest in kind first. */
 const MOST_PAST = 40;
+/** Priors that are kept, the last used: a box of packets, and what is under way. */
+const KEPT = 4000;
 /** Ways of sprouting by which the tip itself is seen. */
 const SEES_TIPS = ['towel', 'water'];
 
@@ -34,11 +37,22 @@ export type FactsWith = (row: BatchRow, prior: LotPrior, household: HouseholdRec
  */
 export function priors(stores: Stores, cache: LotCache, stamp: () => string, factsWith: FactsWith) {
   const ends = pastEnds(stores, stamp);
+  const kept = new QuickLRU<string, LotPrior>({ maxSize: KEPT });
+  let versions = { stamp: '', of: new Map<string, string>() };
+
+  /** Changes with every figure saved for a crop. */
+  function cropVersion(cropId: string): string {
+    const now = stamp();
+    if (versions.stamp !== now) versions = { stamp: now, of: new Map() };
+    const version = versions.of.get(cropId) ?? stores.crops.known(cropId).version;
+    versions.of.set(cropId, version);
+    return version;
+  }
 
   /** What book and packet say, before own records. */
   function packetPrior(packetId: string, seen: PacketFacts['seen'], zone: string, atMs: number): LotPrior {
     const packet = stores.packets.get(packetId);
-    const { aged, calendar } = ageOf(packet, DateTime.fromMillis(atMs, { zone }).year);
+    const { aged, calendar } = ageOf(packet, yearAt(zone, atMs));
     return bookPrior(stores.crops.crop(packet.crop_id), {
       printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
       ageYears: aged,
@@ -51,13 +65,15 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
   function keptSince(packetId: string, thenMs: number, nowMs: number, zone: string): number {
     const packet = stores.packets.get(packetId);
     const { storageYears } = stores.crops.crop(packet.crop_id).viability;
-    const shareAt = (ms: number): number => agedShares(ageOf(packet, DateTime.fromMillis(ms, { zone }).year).aged ?? 0, storageYears).mean;
+    const shareAt = (ms: number): number => agedShares(ageOf(packet, yearAt(zone, ms)).aged ?? 0, storageYears).mean;
     return Math.min(shareAt(nowMs) / Math.max(shareAt(thenMs), 1e-6), 1);
   }
 
+  const keyOf = ({ endId, cropId }: Pick<BatchEnd, 'endId' | 'cropId'>): string => `${endId} ${cropVersion(cropId)}`;
+
   /** A finished batch read once: its journal is only added to, so its end and its crop's version tell whether it has changed. */
   function pastLot({ id, endId, atMs, packetId, cropId }: BatchEnd, household: HouseholdRecord): PastLot {
-    const key = `${endId} ${stores.crops.known(cropId).version}`;
+    const key = keyOf({ endId, cropId });
     const known = cache.get(id, key);
     if (known) return known;
     const row = stores.batches.get(id);
@@ -75,14 +91,23 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     household: HouseholdRecord | null,
     atMs: number,
   ): LotPrior {
-    const book = packetPrior(packetId, seen, household?.zone ?? 'UTC', atMs);
-    if (!household) return book;
-    const { crop_id } = stores.packets.get(packetId);
-    const past = ends.bearing(packetId, crop_id, atMs, MOST_PAST).map((end) => {
+    if (!household) return packetPrior(packetId, seen, 'UTC', atMs);
+    const packet = stores.packets.get(packetId);
+    const { ends: past, name } = ends.bearing(packetId, packet.crop_id, atMs, MOST_PAST);
+    const { crop_id, year, printed_rate_percent, store_place, store_c, store_dryness } = packet;
+    const key = JSON.stringify([
+      [packetId, crop_id, year, printed_rate_percent, store_place, store_c, store_dryness],
+      [cropVersion(crop_id), cache.revision(), name, spotId, seen, yearAt(household.zone, atMs), household.zone],
+    ]);
+    const known = kept.get(key);
+    if (known) return known;
+    const lots = past.map((end) => {
       const lot = pastLot(end, household);
       return end.packetId === packetId ? { ...lot, kept: keptSince(packetId, end.atMs, atMs, household.zone) } : lot;
     });
-    return learn(book, { packet: packetId, crop: crop_id, spot: spotId ?? '' }, past);
+    const prior = learn(packetPrior(packetId, seen, household.zone, atMs), { packet: packetId, crop: crop_id, spot: spotId ?? '' }, lots);
+    kept.set(key, prior);
+    return prior;
   }
 
   /** What was known before any look, laid up step by step. */
@@ -98,5 +123,22 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     return all;
   }
 
-  return { of, steps };
+  /**
+   * Works out what finished batches teach that was not worked out yet, for so long.
+   *
+   * @returns how many are left
+   */
+  function fill(household: HouseholdRecord, budgetMs: number): number {
+    const untilMs = performance.now() + budgetMs;
+    const missing = ends.all().filter((end) => cache.get(end.id, keyOf(end)) === null);
+    let done = 0;
+    for (const end of missing) {
+      if (performance.now() > untilMs) break;
+      pastLot(end, household);
+      done++;
+    }
+    return missing.length - done;
+  }
+
+  return { of, steps, fill };
 }

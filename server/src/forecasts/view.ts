@@ -1,4 +1,3 @@
-import { DateTime } from 'luxon';
 import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import {
   asMate,
@@ -16,20 +15,14 @@ import type { Entry } from '../batches/journal.js';
 import type { BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { answerCache } from './answers.js';
-import { holderOf, looksOf, movesOf, resultOf, seedsOf, spotOf, staysOf, type Stores } from './facts.js';
+import { offsetAt } from './calendar.js';
+import { holderOf, looksOf, movesOf, resultOf, seedsOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.js';
 import type { LotCache } from './past-lots.js';
 import { priors, seenBy } from './priors.js';
 
 const LOOK_DAYS_AHEAD = 70;
-
-/** Hours of a zone ahead of UTC; the last one asked for is kept, as sixty parcels ask for the same. */
-const offsetAt = (() => {
-  let last = { zone: '', ms: Number.NaN, hours: 0 };
-  return (zone: string, ms: number): number => {
-    if (last.zone !== zone || last.ms !== ms) last = { zone, ms, hours: DateTime.fromMillis(ms, { zone }).offset / 60 };
-    return last.hours;
-  };
-})();
+/** Records of the last weeks are read once for all parcels, ms. */
+const SHARED_MS = 30 * 86_400_000;
 
 /** When a batch was closed, ms; null while it is open. */
 export const closedAt = (entries: readonly Entry[]): number | null =>
@@ -56,6 +49,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
     lookTimesMs: readonly number[],
     untilMs: number,
     entriesOf: (id: string) => readonly Entry[] = stores.journal.entries,
+    recordOf: RecordOf = stores.spots.record,
   ): ParcelFacts {
     const packet = stores.packets.get(row.packet_id);
     const holderId = holderOf(row, stores);
@@ -66,7 +60,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       startMs: row.start_ms,
       chillUntilMs: row.chill_until_ms,
       prior,
-      stays: staysOf(row, stores, untilMs),
+      stays: staysOf(row, stores, untilMs, recordOf),
       utcOffsetHours: offsetAt(household.zone, nowMs),
       looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
       moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
@@ -107,6 +101,8 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       household: HouseholdRecord | null,
       atMs: number,
     ): LotPrior => known.of(packetId, spotId, seen, household, atMs),
+    /** Works out ahead what finished batches teach, for so long; how many are left. */
+    fill: (household: HouseholdRecord | null, budgetMs: number): number => (household ? known.fill(household, budgetMs) : 0),
     /** Batches as they stand at a moment; what they share is worked out once. */
     at(household: HouseholdRecord, nowMs: number) {
       const timesFrom = (ms: number): number[] => lookingTimes(ms, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD);
@@ -119,6 +115,20 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         journals.set(id, entries);
         return entries;
       };
+      const bags = new Map<string, ReturnType<typeof stores.holders.batchesIn>>();
+      const together = (holderId: string) => {
+        const inside = bags.get(holderId) ?? stores.holders.batchesIn(holderId);
+        bags.set(holderId, inside);
+        return inside;
+      };
+      // Parcels stand together: each place's record is read once, and cut to every stay.
+      const records = new Map<string, ReturnType<typeof stores.spots.since>>();
+      const recordOf: RecordOf = (spotId, fromMs, toMs) => {
+        if (toMs < nowMs - SHARED_MS || fromMs < nowMs - SHARED_MS) return stores.spots.record(spotId, fromMs, toMs);
+        const since = records.get(spotId) ?? stores.spots.since(spotId, nowMs - SHARED_MS);
+        records.set(spotId, since);
+        return since(fromMs, toMs);
+      };
       /** One parcel for itself, before the bag has a say; each is worked out once. */
       const alone = new Map<string, ReturnType<typeof parcelAlone>>();
       function parcelAlone(id: string) {
@@ -129,7 +139,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         // What was known when it began: its own end must not teach it.
         const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms);
         const times = atMs === nowMs ? lookTimesMs : timesFrom(atMs);
-        const plain = factsWith(row, entries, prior, household, atMs, times, live.has(id) ? Infinity : atMs, entriesOf);
+        const plain = factsWith(row, entries, prior, household, atMs, times, live.has(id) ? Infinity : atMs, entriesOf, recordOf);
         const facts = { ...plain, priorSteps: known.steps(row, prior, household) };
         const { version } = stores.crops.known(facts.crop.id);
         return { row, entries, facts, atMs, ...answersOf(facts, version, atMs) };
@@ -143,7 +153,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       function batch(id: string): Batch {
         const { row, entries, facts: own, answers: found0, question } = parcel(id);
         const holderId = holderOf(row, stores);
-        const inBag = stores.holders.batchesIn(holderId).filter(({ batchId }) => batchId !== id && live.has(batchId));
+        const inBag = together(holderId).filter(({ batchId }) => batchId !== id && live.has(batchId));
         const mates = matesOf(inBag.map(({ batchId, number }) => ({ number, ...asMate(parcel(batchId).question) })));
         const facts = { ...own, mates };
         const found = mates && live.has(id) ? { ...found0, next: nextLook({ ...question, mates }) } : found0;

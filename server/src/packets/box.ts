@@ -37,13 +37,25 @@ interface Standing {
  */
 export function boxView(reader: Reader, view: PacketView) {
   let known: { key: string; all: Standing[] } | null = null;
+  const stocks = new Map<string, { key: string; stock: Stock }>();
+
+  /** How a packet stands; what did not change is not worked out again. */
+  function stockOf(packet: StoredPacket, nowMs: number): Stock {
+    if (packet.seedsLeft !== null && packet.seedsLeft <= 0) return EMPTY;
+    const { key, work } = view.stock(packet, nowMs);
+    const before = stocks.get(packet.id);
+    if (before?.key === key) return before.stock;
+    const stock = work();
+    stocks.set(packet.id, { key, stock });
+    return stock;
+  }
 
   function standing(nowMs: number): Standing[] {
     // What ages a packet counts by the year; records by the day at the most.
     const key = `${reader.stamp()} ${Math.floor(nowMs / 86_400_000)}`;
     if (known?.key === key) return known.all;
     const all = reader.packets.list().map((packet): Standing => {
-      const stock = packet.seedsLeft !== null && packet.seedsLeft <= 0 ? EMPTY : view.stock(packet, nowMs);
+      const stock = stockOf(packet, nowMs);
       return {
         packet,
         stock,

@@ -44,6 +44,15 @@ interface BatchLine {
   readonly start_ms: number;
 }
 
+type UsedRow = Omit<BatchLine, 'taken'> & { readonly packet_id: string; readonly laid: number; readonly taken: number | null };
+interface CountRow {
+  readonly packet_id: string;
+  readonly seeds: number;
+  readonly grams: number | null;
+  readonly after_number: number;
+  readonly recorded_ms: number;
+}
+
 const storageOf = (row: PacketRow) => ({ place: row.store_place, celsius: row.store_c, dryness: row.store_dryness });
 
 /** Years that a packet has aged by its store, and by the calendar; null where its year is not known. */
@@ -97,14 +106,17 @@ export function packetStore(db: Database, crops: CropStore) {
     'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
   );
   // A corrected count replaces the batch's own; an undo, which is final, takes it or a closing back.
-  const used = db.prepare(`
-    SELECT b.id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken,
+  const lines = (where: string): string => `
+    SELECT b.id, b.packet_id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken,
       coalesce((SELECT r.seeds FROM entry e JOIN recount r ON r.entry_id = e.id
         WHERE e.batch_id = b.id AND e.kind = 'recount' AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
         ORDER BY e.rowid DESC LIMIT 1), b.seeds) AS seeds,
       EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
         AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
-    FROM batch b WHERE b.packet_id = ? ORDER BY b.number`);
+    FROM batch b WHERE ${where} ORDER BY b.number`;
+  const used = db.prepare(lines('b.packet_id = ?'));
+  const allUsed = db.prepare(lines('true'));
+  const allCounts = db.prepare('SELECT * FROM packet_count ORDER BY rowid DESC');
 
   function get(id: string, field?: string): PacketRow {
     const row = one.get(id) as PacketRow | undefined;
@@ -112,21 +124,21 @@ export function packetStore(db: Database, crops: CropStore) {
     if (!row) throw Problem.unknown('packet');
     return row;
   }
-  const batchesOf = (id: string): BatchLine[] =>
-    (used.all(id) as (Omit<BatchLine, 'taken'> & { laid: number; taken: number | null })[]).map((line) => ({
-      ...line,
-      // Husks that split gave several seeds each.
-      taken: line.taken === null ? line.seeds : Math.ceil((line.seeds * line.taken) / line.laid),
-    }));
-  const countsOf = (id: string) => counts.all(id) as { seeds: number; grams: number | null; after_number: number; recorded_ms: number }[];
+  const lineOf = (line: UsedRow): BatchLine => ({
+    ...line,
+    // Husks that split gave several seeds each.
+    taken: line.taken === null ? line.seeds : Math.ceil((line.seeds * line.taken) / line.laid),
+  });
+  const batchesOf = (id: string): BatchLine[] => (used.all(id) as UsedRow[]).map(lineOf);
+  const countsOf = (id: string) => counts.all(id) as CountRow[];
 
   /** The last count less what was begun since. */
-  function seedsLeft(row: PacketRow): number | null {
-    const [last] = countsOf(row.id);
+  function leftOf(last: CountRow | undefined, begun: readonly BatchLine[]): number | null {
     if (!last) return null;
-    const since = batchesOf(row.id).filter(({ number }) => number > last.after_number);
+    const since = begun.filter(({ number }) => number > last.after_number);
     return Math.max(last.seeds - since.reduce((sum, { taken }) => sum + taken, 0), 0);
   }
+  const seedsLeft = ({ id }: PacketRow): number | null => leftOf(countsOf(id)[0], batchesOf(id));
 
   /** Seeds that a weight means, by the packet's own count to a gram or the crop's. */
   const seedsIn = (grams: number, cropId: string, perGram: number | null): number =>
@@ -139,7 +151,7 @@ export function packetStore(db: Database, crops: CropStore) {
     return { id, title: titleOf(row), year: row.year };
   };
 
-  const packetOf = (row: PacketRow): StoredPacket => ({
+  const packetOf = (row: PacketRow, begun = batchesOf(row.id), last = countsOf(row.id)[0]): StoredPacket => ({
     id: row.id,
     cropId: row.crop_id,
     cropName: crops.crop(row.crop_id).name,
@@ -148,7 +160,7 @@ export function packetStore(db: Database, crops: CropStore) {
     source: row.source,
     printedRatePercent: row.printed_rate_percent,
     printedDays: row.printed_days_low === null || row.printed_days_high === null ? null : [row.printed_days_low, row.printed_days_high],
-    seedsLeft: seedsLeft(row),
+    seedsLeft: leftOf(last, begun),
     seedsPerGram: row.seeds_per_gram,
     dressed: row.dressed === 1,
     trait: row.trait,
@@ -158,7 +170,7 @@ export function packetStore(db: Database, crops: CropStore) {
     isolation: row.isolation,
     isolationM: row.isolation_m,
     storage: storageOf(row),
-    batches: batchesOf(row.id).map(({ id, number, seeds, closed, purpose, start_ms }) => ({
+    batches: begun.map(({ id, number, seeds, closed, purpose, start_ms }) => ({
       id,
       number,
       seeds,
@@ -200,7 +212,18 @@ export function packetStore(db: Database, crops: CropStore) {
   }
 
   return {
-    list: (): StoredPacket[] => (all.all() as PacketRow[]).map(packetOf),
+    /** Every packet; what they share is read at one go. */
+    list(): StoredPacket[] {
+      const begun = new Map<string, BatchLine[]>();
+      for (const line of allUsed.all() as UsedRow[]) {
+        const own = begun.get(line.packet_id);
+        if (own) own.push(lineOf(line));
+        else begun.set(line.packet_id, [lineOf(line)]);
+      }
+      const last = new Map<string, CountRow>();
+      for (const count of allCounts.all() as CountRow[]) if (!last.has(count.packet_id)) last.set(count.packet_id, count);
+      return (all.all() as PacketRow[]).map((row) => packetOf(row, begun.get(row.id) ?? [], last.get(row.id)));
+    },
     /** Every packet by name alone, for finding. */
     titles: () => titles.all() as { id: string; cropId: string; variety: string; year: number | null }[],
     /** Packets to choose from, the newest first and the empty ones last; `cropId` for those of one crop. */

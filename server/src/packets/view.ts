@@ -1,7 +1,7 @@
-import { DateTime } from 'luxon';
 import type { Kin, Packet, PacketSheet } from '@fresh-tuck/contract';
 import { stockOf, type Stock } from '@fresh-tuck/core/stock';
 import type { Reader } from '../asking/reader.js';
+import { yearAt } from '../forecasts/calendar.js';
 import { resultOf } from '../forecasts/facts.js';
 import { ageOf, type StoredPacket } from './store.js';
 
@@ -10,7 +10,7 @@ const MOST_KIN = 12;
 
 /** A packet with what is expected of it. */
 export function packetView({ batches, crops, forecasts, household, journal, nursery, packets }: Reader) {
-  const yearOf = (nowMs: number): number => DateTime.fromMillis(nowMs, { zone: household.find()?.zone ?? 'UTC' }).year;
+  const yearOf = (nowMs: number): number => yearAt(household.find()?.zone ?? 'UTC', nowMs);
 
   const testsOf = ({ batches: begun }: StoredPacket): PacketSheet['tests'] =>
     begun
@@ -19,16 +19,18 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
 
   const priorOf = (id: string, nowMs: number) => forecasts.priorOf(id, null, 'tip', household.find(), nowMs);
 
-  /** What is expected of a packet's next batch, and what to do with it. */
-  function stock(packet: StoredPacket, tested: boolean, nowMs: number, prior = priorOf(packet.id, nowMs)): Stock {
+  /** What is expected of a packet's next batch, and what to do with it; and what that hangs on. */
+  function stock(packet: StoredPacket, tested: boolean, nowMs: number, prior = priorOf(packet.id, nowMs)) {
     const { aged, pace } = ageOf(packets.get(packet.id), yearOf(nowMs));
-    return stockOf(crops.crop(packet.cropId), {
+    const facts = {
       share: prior.share,
       ageYears: aged,
       pace,
       seedsLeft: packet.seedsLeft,
       tried: packet.batches.some(({ live }) => !live) || tested,
-    });
+    };
+    const { crop, version } = crops.known(packet.cropId);
+    return { key: JSON.stringify([crop.id, version, facts]), work: (): Stock => stockOf(crop, facts) };
   }
 
   function whole(packet: StoredPacket, nowMs: number): Packet {
@@ -44,13 +46,13 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
         normal: counted.reduce((sum, { totals }) => sum + totals.normal, 0),
         abnormal: counted.reduce((sum, { totals }) => sum + totals.abnormal, 0),
       },
-      stock: stock(packet, counted.length > 0, nowMs, prior),
+      stock: stock(packet, counted.length > 0, nowMs, prior).work(),
     };
   }
 
   return {
     /** What a row of the box draws. */
-    stock: (packet: StoredPacket, nowMs: number): Stock =>
+    stock: (packet: StoredPacket, nowMs: number): { readonly key: string; readonly work: () => Stock } =>
       stock(
         packet,
         testsOf(packet).some(({ result }) => result !== null),

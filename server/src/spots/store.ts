@@ -36,6 +36,8 @@ const NEAREST = 5;
 /** Later than any reading, ms. */
 const LATEST_MS = 8_640_000_000_000_000;
 
+const readingOf = ([fromMs, toMs, minC, maxC]: RecordRow): SpotRecord['readings'][number] => ({ fromMs, toMs, minC, maxC });
+
 /** Readings this old say nothing of a place any more, ms. */
 const STALE_MS = 5 * 86_400_000;
 
@@ -93,35 +95,39 @@ export function spotStore(db: Database) {
     if (!row) throw Problem.unknown('warm spot');
     return row;
   }
+  const guessFor = ({ kind }: SpotRow): SpotRecord['guess'] => ({ minC: PLACE_KINDS[kind].minC, maxC: PLACE_KINDS[kind].maxC });
+
+  /**
+   * A place with its record of a stay: what was read from some days before it on, which
+   * fill its gaps; where nothing was, the readings nearest to it.
+   */
+  function record(id: string, fromMs: number, toMs: number): SpotRecord {
+    const row = get(id);
+    const lowMs = fromMs - FLANK_MS;
+    const highMs = Math.min(toMs, LATEST_MS);
+    const within = readings.all(id, lowMs, highMs) as RecordRow[];
+    const around = (): RecordRow[] => [
+      ...(earlier.all(id, lowMs, NEAREST) as RecordRow[]).reverse(),
+      ...(later.all(id, highMs, NEAREST) as RecordRow[]),
+    ];
+    return { id, name: row.name, guess: guessFor(row), readings: (within.length > 0 ? within : around()).map(readingOf) };
+  }
   return {
     list: (zone: string, units: UnitSystem, nowMs: number): Spot[] =>
       (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
     get,
-    /**
-     * A place with its record of a stay: what was read from some days before it on, which
-     * fill its gaps; where nothing was, the readings nearest to it.
-     */
-    record(id: string, fromMs: number, toMs: number): SpotRecord {
+    record,
+    /** A place's record from a moment on, read once and cut to each stay that is asked for. */
+    since(id: string, sinceMs: number): (fromMs: number, toMs: number) => SpotRecord {
       const row = get(id);
-      const lowMs = fromMs - FLANK_MS;
-      const highMs = Math.min(toMs, LATEST_MS);
-      const within = readings.all(id, lowMs, highMs) as RecordRow[];
-      const around = (): RecordRow[] => [
-        ...(earlier.all(id, lowMs, NEAREST) as RecordRow[]).reverse(),
-        ...(later.all(id, highMs, NEAREST) as RecordRow[]),
-      ];
-      return {
-        id,
-        name: row.name,
-        guess: { minC: PLACE_KINDS[row.kind].minC, maxC: PLACE_KINDS[row.kind].maxC },
-        readings: (within.length > 0 ? within : around()).map(([from, to, minC, maxC]) => ({ fromMs: from, toMs: to, minC, maxC })),
+      const all = (readings.all(id, sinceMs - FLANK_MS, LATEST_MS) as RecordRow[]).map(readingOf);
+      return (fromMs, toMs) => {
+        const within = all.filter((reading) => reading.fromMs >= fromMs - FLANK_MS && reading.fromMs < toMs);
+        return within.length > 0 ? { id, name: row.name, guess: guessFor(row), readings: within } : record(id, fromMs, toMs);
       };
     },
     /** What such a place is usually like, °C. */
-    guessOf: (id: string): SpotRecord['guess'] => {
-      const { minC, maxC } = PLACE_KINDS[get(id).kind];
-      return { minC, maxC };
-    },
+    guessOf: (id: string): SpotRecord['guess'] => guessFor(get(id)),
     add: (request: SpotRequest, nowMs: number): void => {
       insert.run({ ...request, nowMs });
     },
