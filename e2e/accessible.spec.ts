@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Batch, Packet } from '@fresh-tuck/contract';
+import type { Batch, PacketName } from '@fresh-tuck/contract';
 import { expect, test } from './app.js';
 
 /** Every screen, as it is first seen and with what it can unfold. */
@@ -33,7 +33,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.setTimeout(240_000);
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
-    const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as Packet[];
+    const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as PacketName[];
     for (const screen of SCREENS) {
       await page.goto(demo.address + screen.replace('BATCH', batch?.id ?? '').replace('PACKET', packet?.id ?? ''));
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();

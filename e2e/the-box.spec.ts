@@ -1,4 +1,4 @@
-import type { BatchWithJournal, Packet, PacketSheet } from '@fresh-tuck/contract';
+import type { BatchWithJournal, PacketName, PacketSheet } from '@fresh-tuck/contract';
 import type { Locator, Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { expect, test } from './app.js';
@@ -159,7 +159,7 @@ test('a box of sixty packets comes in from a messy table, mended row by row, all
   await expect(page.getByText('“12,5” is no number of seeds: a whole number from 0 to 100000, or empty.')).toBeVisible();
   await expect(page.getByText('no year: its age is not known')).toBeVisible();
   await expect(button(page, 'Bring in 56 packets')).toBeDisabled();
-  expect((await (await request.get(`${own.address}api/packets`)).json()) as Packet[]).toEqual([]);
+  expect((await (await request.get(`${own.address}api/packets`)).json()) as PacketName[]).toEqual([]);
   await page.getByLabel('Crop', { exact: false }).last().selectOption('Melon');
   await page.getByLabel('Year of the seed').last().fill('2025');
   await page.getByLabel('Printed rate %').last().fill('50');
@@ -167,9 +167,10 @@ test('a box of sixty packets comes in from a messy table, mended row by row, all
   await button(page, /row 42$/).click();
   await button(page, 'Bring in 59 packets').click();
   await expect(page.getByRole('heading', { name: /^59 packets in the box/ })).toBeVisible();
-  const packets = (await (await request.get(`${own.address}api/packets`)).json()) as Packet[];
-  const first = packets.find(({ variety }) => variety === 'Grün 1');
-  expect([first?.cropId, first?.source, first?.printedRatePercent, first?.dressed]).toEqual(['tomato', 'Café am Kai', 85, true]);
+  const packets = (await (await request.get(`${own.address}api/packets`)).json()) as PacketName[];
+  const named = packets.find(({ variety }) => variety === 'Grün 1');
+  const first = (await (await request.get(`${own.address}api/packets/${named?.id}`)).json()) as PacketSheet;
+  expect([first.cropId, first.source, first.printedRatePercent, first.dressed]).toEqual(['tomato', 'Café am Kai', 85, true]);
   expect(packets.find(({ variety }) => variety === 'Grün 2')?.seedsLeft).toBeGreaterThan(100);
 });
 

@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, Packet } from '@fresh-tuck/contract';
+import type { Batch, PacketName } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -24,8 +24,8 @@ const demo = await start('demo');
 const empty = await start('server');
 const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
-const packet = (await get<Packet[]>('packets')).find(({ variety }) => variety === 'Tall Mast');
-const tested = (await get<Packet[]>('packets')).find(({ sound }) => sound.normal > 0);
+const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
+const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
 const report = async (page: Page): Promise<void> => {

@@ -21,13 +21,16 @@ import type {
   CropSheet,
   CropSummary,
   DemoParcel,
-  Findable,
+  Found,
   Holder,
   HouseholdRequest,
   LookRequest,
   MoveRequest,
-  Packet,
+  Box,
+  Kin,
+  Nursery,
   PacketChange,
+  PacketName,
   PacketCountRequest,
   PacketImport,
   PacketRequest,
@@ -48,6 +51,7 @@ import type {
   WaysRequest,
   WhyPanel,
 } from '@fresh-tuck/contract';
+import type { Divider, NurseryGroup } from '@fresh-tuck/contract/choices';
 
 /** A refusal of the server in its own words, with the fields it names. */
 export class ApiProblem extends Error {
@@ -88,8 +92,13 @@ export class Api {
   readonly addCrop = (body: CropRequest) => this.send<CropSheet>('POST', 'crops', body);
   readonly setFigures = (id: string, body: CropFiguresRequest) => this.send<CropSheet>('PUT', `crops/${id}/figures`, body);
   readonly removeCrop = (id: string, body: RemovalRequest) => this.send<{ id: string }>('POST', `crops/${id}/removals`, body);
-  readonly findable = () => this.get<Findable>('find');
-  readonly packets = () => this.get<Packet[]>('packets');
+  readonly find = (words: string) => this.get<Found[]>('find', { words });
+  readonly box = (find: string) => this.get<Box>('box', { find });
+  readonly boxPage = (find: string, divider: Divider, from: number) => this.get<Box>('box', { find, divider, from });
+  /** Packets to choose from, the newest first; a page of them. */
+  readonly packets = (find: string) => this.get<PacketName[]>('packets', { find });
+  readonly packetsOf = (crop: string) => this.get<PacketName[]>('packets', { crop });
+  readonly kin = (packetId: string) => this.get<Kin[]>(`packets/${packetId}/kin`);
   readonly spots = () => this.get<Spot[]>('spots');
   readonly holders = () => this.get<Holder[]>('holders');
   readonly batch = (id: string) => this.get<BatchWithJournal>(`batches/${id}`);
@@ -102,7 +111,7 @@ export class Api {
   readonly addSpot = (body: SpotRequest) => this.send<Spot[]>('POST', 'spots', body);
   readonly orderSpots = (body: SpotOrder) => this.send<Spot[]>('PUT', 'spots/order', body);
   readonly addReading = (spotId: string, body: ReadingRequest) => this.send<Spot[]>('POST', `spots/${spotId}/readings`, body);
-  readonly addPacket = (body: PacketRequest) => this.send<Packet>('POST', 'packets', body);
+  readonly addPacket = (body: PacketRequest) => this.send<PacketSheet>('POST', 'packets', body);
   readonly packet = (id: string) => this.get<PacketSheet>(`packets/${id}`);
   readonly changePacket = (id: string, body: PacketChange) => this.send<PacketSheet>('PUT', `packets/${id}`, body);
   readonly countPacket = (id: string, body: PacketCountRequest) => this.send<PacketSheet>('POST', `packets/${id}/counts`, body);
@@ -125,15 +134,16 @@ export class Api {
   readonly beds = () => this.get<Bed[]>('beds');
   readonly addBed = (body: BedRequest) => this.send<Bed[]>('POST', 'beds', body);
   readonly addSoil = (bedId: string, body: SoilRequest) => this.send<Bed[]>('POST', `beds/${bedId}/soil`, body);
-  readonly nursery = () => this.get<Seedling[]>('nursery');
+  readonly nursery = () => this.get<Nursery>('nursery');
+  readonly nurseryPage = (group: NurseryGroup, from: number) => this.get<Nursery>('nursery', { group, from });
   readonly addSeedlingEvent = (number: number, body: SeedlingRequest) => this.send<Seedling>('POST', `nursery/${number}/events`, body);
   readonly undoSeedling = (number: number, body: UndoRequest) => this.send<Seedling>('POST', `nursery/${number}/undos`, body);
   readonly placeHolder = (holderId: string, body: PlaceRequest) => this.send<Holder>('POST', `holders/${holderId}/place`, body);
   readonly stepDemo = () => this.send<{ nowMs: number }>('POST', 'demo/step', {});
   readonly resetDemo = () => this.send<{ nowMs: number }>('POST', 'demo/reset', {});
 
-  private get<T>(path: string): Observable<T> {
-    return this.http.get<T>(`/api/${path}`).pipe(catchError((error: unknown) => throwError(() => problemFrom(error))));
+  private get<T>(path: string, params: Record<string, string | number> = {}): Observable<T> {
+    return this.http.get<T>(`/api/${path}`, { params }).pipe(catchError((error: unknown) => throwError(() => problemFrom(error))));
   }
 
   private send<T>(method: 'POST' | 'PUT', path: string, body: object): Observable<T> {

@@ -1,14 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { Router } from '@angular/router';
-import { forkJoin, from, switchMap } from 'rxjs';
+import { catchError, debounceTime, distinctUntilChanged, map, of, switchMap } from 'rxjs';
+import type { Found } from '@fresh-tuck/contract';
 import { Api } from '../data/api.service';
 import { Finder, type Hit } from './finder';
 
+/** A short wait for the next letter, ms. */
+const TYPING_MS = 60;
 const KIND_WORDS: Readonly<Record<Hit['kind'], string>> = {
   parcel: 'parcel',
   finished: 'finished parcel',
+  seedling: 'seedling',
   packet: 'packet',
   crop: 'crop',
   page: 'page',
@@ -54,7 +58,7 @@ const KIND_WORDS: Readonly<Record<Hit['kind'], string>> = {
       </div>
       <p class="soft" role="status">
         {{
-          !ready()
+          !ready() && hits().length === 0
             ? 'Looking through the box…'
             : hits().length === 0
               ? 'Nothing goes by that name. Try fewer letters, or a label’s number.'
@@ -106,19 +110,27 @@ export class FindBox {
   private readonly dialog = inject<MatDialogRef<FindBox>>(MatDialogRef);
   private readonly finder = new Finder();
   protected readonly words = KIND_WORDS;
-  protected readonly ready = signal(false);
   protected readonly typed = signal('');
-  protected readonly hits = computed(() => (this.ready() ? this.finder.find(this.typed()) : []));
+  /** What the server found, and for which words. */
+  private readonly found = toSignal(
+    toObservable(this.typed).pipe(
+      debounceTime(TYPING_MS),
+      map((typed) => typed.trim()),
+      distinctUntilChanged(),
+      switchMap((words) =>
+        (words === '' ? of<Found[]>([]) : this.api.find(words)).pipe(
+          map((hits) => ({ words, hits })),
+          // Pages are found without the server too.
+          catchError(() => of({ words, hits: [] as Found[] })),
+        ),
+      ),
+    ),
+    { initialValue: { words: '', hits: [] as Found[] } },
+  );
+  /** Whether what stands there answers what is typed. */
+  protected readonly ready = computed(() => this.found().words === this.typed().trim());
+  protected readonly hits = computed(() => this.finder.merge(this.typed(), this.ready() ? this.found().hits : []));
   protected readonly active = linkedSignal({ source: this.hits, computation: () => 0 });
-
-  constructor() {
-    forkJoin([this.api.findable(), this.api.crops()])
-      .pipe(
-        switchMap(([found, crops]) => from(this.finder.fill(found, crops))),
-        takeUntilDestroyed(),
-      )
-      .subscribe(() => this.ready.set(true));
-  }
 
   protected onKey(event: KeyboardEvent): void {
     const last = this.hits().length - 1;

@@ -1,5 +1,5 @@
 import MiniSearch from 'minisearch';
-import type { CropSummary, Findable } from '@fresh-tuck/contract';
+import type { Found } from '@fresh-tuck/contract';
 
 /** Something that can be gone to. */
 export interface Hit {
@@ -7,11 +7,10 @@ export interface Hit {
   readonly link: readonly string[];
   readonly query: Readonly<Record<string, string>>;
   readonly title: string;
-  readonly kind: 'parcel' | 'finished' | 'packet' | 'crop' | 'page' | 'do';
+  readonly kind: Found['kind'] | 'page' | 'do';
 }
 
 interface Entry extends Hit {
-  readonly number: string;
   readonly also: string;
 }
 
@@ -21,7 +20,6 @@ const page = (title: string, link: string, also: string, kind: Hit['kind'] = 'pa
   query,
   title,
   kind,
-  number: '',
   also,
 });
 
@@ -30,7 +28,7 @@ const PAGES: readonly Entry[] = [
   page('Tuck in seed', '/tuck', 'start sow new batch parcel begin', 'do'),
   page('Add a packet', '/seeds', 'new seed buy stock', 'do', { add: '1' }),
   page('Type what a thermometer says', '/house', 'reading temperature minimum maximum warm spot', 'do'),
-  page('Download the database', '/house', 'backup export copy save data', 'do'),
+  page('Copies of the household', '/house', 'backup export copy save data download database restore put back', 'do'),
   page('Today', '/', 'round open look walk'),
   page('Bring in a table of packets', '/seeds/import', 'csv import spreadsheet box', 'do'),
   page('Seeds', '/seeds', 'box packets stock'),
@@ -48,59 +46,35 @@ const PAGES: readonly Entry[] = [
   page('Where the figures come from', '/handbook/figures', 'sources tables trust'),
 ];
 
-const digits = (term: string): boolean => /^\d+$/.test(term);
+/** Where what the server found is to be seen. */
+const SCREENS: Readonly<Record<Found['kind'], string>> = {
+  parcel: '/batch',
+  finished: '/batch',
+  seedling: '/batch',
+  packet: '/packet',
+  crop: '/crop',
+};
 
-/** Finds what is meant by what was typed, a slip of a finger or two forgiven. */
+export const hitOf = ({ id, kind, title }: Found): Hit => ({ id: `${kind} ${id}`, link: [SCREENS[kind], id], query: {}, title, kind });
+
+/** Finds screens and what can be done, a slip of a finger or two forgiven; parcels, packets and crops are the server's to find. */
 export class Finder {
   private readonly index = new MiniSearch<Entry>({
-    fields: ['title', 'number', 'also'],
+    fields: ['title', 'also'],
     storeFields: ['link', 'query', 'title', 'kind'],
     searchOptions: {
-      boost: { number: 4, title: 2 },
-      boostDocument: (_id, _term, stored) => ({ finished: 0.6, parcel: 1.6 })[stored?.['kind'] as string] ?? 1,
-      // A number is meant as it stands; a word may be unfinished or misspelt.
-      prefix: (term) => !digits(term),
-      fuzzy: (term) => (digits(term) || term.length < 4 ? false : term.length < 7 ? 1 : 2),
+      boost: { title: 2 },
+      prefix: true,
+      fuzzy: (term) => (term.length < 4 ? false : term.length < 7 ? 1 : 2),
       combineWith: 'AND',
     },
   });
 
-  /** Reads everything in, a bit at a time, so that no key waits. */
-  async fill(found: Findable, crops: readonly CropSummary[]): Promise<void> {
-    const plain = { query: {}, number: '', also: '' };
-    await this.index.addAllAsync(
-      [
-        ...PAGES,
-        ...found.batches.map((batch): Entry => ({
-          ...plain,
-          id: batch.id,
-          link: ['/batch', batch.id],
-          title: batch.title,
-          kind: batch.live ? 'parcel' : 'finished',
-          number: String(batch.number),
-        })),
-        ...found.packets.map((packet): Entry => ({
-          ...plain,
-          id: packet.id,
-          link: ['/packet', packet.id],
-          title: packet.title,
-          kind: 'packet',
-          also: `${packet.year ?? ''} ${packet.also}`,
-        })),
-        ...crops.map((crop): Entry => ({
-          ...plain,
-          id: crop.id,
-          link: ['/crop', crop.id],
-          title: crop.name,
-          kind: 'crop',
-          also: `${crop.otherNames.join(' ')} ${crop.latin} ${crop.family}`,
-        })),
-      ].map((entry) => (entry.number ? { ...entry, title: `${entry.number} ${entry.title}` } : entry)),
-      { chunkSize: 100 },
-    );
+  constructor() {
+    this.index.addAll(PAGES);
   }
 
-  /** The best few; what one can do where nothing is typed. */
+  /** Pages and actions by what was typed; what one can do where nothing is. */
   find(typed: string, most = 9): Hit[] {
     if (typed.trim() === '') return PAGES.slice(0, most);
     return this.index
@@ -110,5 +84,14 @@ export class Finder {
         const { link, query, title, kind } = hit as unknown as Hit;
         return { id: String(hit.id), link, query, title, kind };
       });
+  }
+
+  /** Both together: a page that is called so first, then what lives in the house, then what else fits. */
+  merge(typed: string, found: readonly Found[], most = 9): Hit[] {
+    const pages = this.find(typed, most);
+    const words = typed.trim().toLowerCase();
+    const called = pages.filter(({ title }) => words !== '' && title.toLowerCase().startsWith(words));
+    const hits = [...called, ...found.map(hitOf), ...pages.filter((page) => !called.includes(page))];
+    return hits.slice(0, most);
   }
 }

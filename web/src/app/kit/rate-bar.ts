@@ -38,7 +38,7 @@ import type { Stock } from '@fresh-tuck/core/stock';
   `,
 })
 export class RateBar {
-  readonly stock = input.required<Stock>();
+  readonly stock = input.required<Pick<Stock, 'mean' | 'low' | 'high'>>();
   protected readonly low = computed(() => this.stock().low);
   protected readonly high = computed(() => this.stock().high);
   protected readonly inWords = computed(() => {

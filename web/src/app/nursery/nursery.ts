@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { Seedling, SeedlingRequest } from '@fresh-tuck/contract';
-import { SEEDLING_STAGES } from '@fresh-tuck/contract/choices';
+import type { Nursery, Seedling, SeedlingRequest } from '@fresh-tuck/contract';
+import { SEEDLING_STAGES, type NurseryGroup } from '@fresh-tuck/contract/choices';
 import { AboutService } from '../data/about.service';
 import { Notice } from '../data/notice.service';
 import { Api, type ApiProblem } from '../data/api.service';
@@ -37,25 +37,54 @@ export class NurseryScreen {
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   protected readonly all = toSignal(inject(Changes).keep(() => this.api.nursery()));
+  /** Seedlings that were asked for beyond the first ones of a group, as the nursery stood then. */
+  private readonly further = linkedSignal<Nursery | undefined, ReadonlyMap<NurseryGroup, readonly Seedling[]>>({
+    source: this.all,
+    computation: () => new Map(),
+  });
+  protected readonly lookingBack = signal(false);
   protected readonly losing = signal<number | null>(null);
   protected readonly losses = LOSSES;
 
-  protected readonly living = computed(() => (this.all() ?? []).filter(({ gone }) => gone === null));
-  protected readonly gone = computed(() => (this.all() ?? []).filter(({ gone }) => gone !== null));
+  private readonly groups = computed(() =>
+    (this.all()?.groups ?? []).map((one) => ({ ...one, seedlings: [...one.seedlings, ...(this.further().get(one.group) ?? [])] })),
+  );
+  protected readonly gone = computed(() => this.groups().find(({ group }) => group === 'gone'));
   protected readonly stages = computed(() =>
-    SEEDLING_STAGES.map((stage) => ({
-      stage,
-      ...STAGES[stage],
-      following: SEEDLING_STAGES[SEEDLING_STAGES.indexOf(stage) + 1] ?? null,
-      seedlings: this.living().filter((one) => one.stage === stage),
-    })).filter(({ seedlings }) => seedlings.length > 0),
+    this.groups().flatMap(({ group, count, seedlings }) =>
+      group === 'gone'
+        ? []
+        : [{ stage: group, ...STAGES[group], following: SEEDLING_STAGES[SEEDLING_STAGES.indexOf(group) + 1] ?? null, count, seedlings }],
+    ),
   );
   protected readonly headline = computed(() => {
-    const count = this.living().length;
-    const below = this.living().filter(({ stage }) => stage === 'moved').length;
+    const count = this.all()?.living ?? 0;
+    const of = (stage: Stage): number => this.stages().find((one) => one.stage === stage)?.count ?? 0;
+    const out = of('planted_out') + of('ripe');
     if (count === 0) return 'Nothing in the nursery yet';
-    return below > 0 ? `${count} in the nursery, ${below} still below` : `${count} in the nursery, all up`;
+    if (count === out) return `Nothing in the nursery, ${out} planted out`;
+    const below = of('moved');
+    return below > 0 ? `${count - out} in the nursery, ${below} still below` : `${count - out} in the nursery, all up`;
   });
+
+  /** The next seedlings of a group. */
+  protected showMore(group: NurseryGroup, from: number): void {
+    this.watch(this.api.nurseryPage(group, from)).subscribe({
+      next: ({ groups: [found] }) => {
+        // Meanwhile somebody may have said something: then these are no longer the next.
+        if (!found || this.groups().find((one) => one.group === group)?.seedlings.length !== from) return;
+        this.further.update((all) => new Map([...all, [group, [...(all.get(group) ?? []), ...found.seedlings]]]));
+      },
+      ...this.complain,
+    });
+  }
+
+  constructor() {
+    // What is gone is fetched when somebody looks, and again when something was said meanwhile.
+    effect(() => {
+      if (this.lookingBack() && this.gone()?.seedlings.length === 0) untracked(() => this.showMore('gone', 0));
+    });
+  }
 
   protected days({ stageMs }: Seedling): string {
     const days = Math.floor((this.about.nowMs() - stageMs) / DAY_MS);

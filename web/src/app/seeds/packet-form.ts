@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
+import { of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { CropSummary, Packet, PacketChange, PacketRequest, PacketSheet } from '@fresh-tuck/contract';
+import type { CropSummary, PacketChange, PacketRequest, PacketSheet } from '@fresh-tuck/contract';
 import { ISOLATION_WORDS, ISOLATIONS } from '@fresh-tuck/contract/choices';
 import { DRYNESSES, freezesWet, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
 import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
@@ -35,11 +36,10 @@ export class PacketForm {
   readonly packet = input<PacketSheet | null>(null);
   /** The packet that seed was saved from. */
   readonly mother = input<PacketSheet | null>(null);
-  readonly kept = output<Packet>();
+  readonly kept = output<PacketSheet>();
   readonly left = output();
 
   protected readonly crops = toSignal(this.api.crops(), { initialValue: [] });
-  protected readonly packets = toSignal(this.api.packets(), { initialValue: [] });
   protected readonly error = signal<string | null>(null);
   protected readonly more = signal(false);
   protected readonly fieldError = fieldError;
@@ -78,11 +78,14 @@ export class PacketForm {
     );
   });
   /** Packets that can be parents: of the same crop. */
-  protected readonly kin = computed(() => {
-    const crop = this.typed();
-    const name = this.nameOf(crop);
-    return this.packets().filter(({ cropName, id }) => cropName === name && id !== this.packet()?.id);
+  private readonly cropId = computed(() => {
+    const name = this.nameOf(this.typed());
+    return this.crops().find((crop) => crop.name === name)?.id ?? null;
   });
+  private readonly ofCrop = toSignal(toObservable(this.cropId).pipe(switchMap((id) => (id === null ? of([]) : this.api.packetsOf(id)))), {
+    initialValue: [],
+  });
+  protected readonly kin = computed(() => this.ofCrop().filter(({ id }) => id !== this.packet()?.id));
   protected readonly saved = computed(() => this.mother() !== null || Boolean(this.value()?.motherId));
   protected readonly freezesWet = computed(() => {
     const { place = null, celsius = '', dryness = null } = this.value() ?? {};
@@ -199,7 +202,7 @@ export class PacketForm {
       ? this.api.changePacket(packet.id, { ...described, id: uuid() })
       : this.api.addPacket({ ...described, id: uuid(), seedCount: number(rest.seedCount), grams } satisfies PacketRequest);
     sent.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
-      next: (kept: Packet) => this.kept.emit(kept),
+      next: (kept: PacketSheet) => this.kept.emit(kept),
       error: (problem: ApiProblem) =>
         this.error.set(showProblem(this.form, problem, { crop: 'cropId', celsius: 'storage.celsius', place: 'storage.place' })),
     });

@@ -1,21 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { of, switchMap } from 'rxjs';
-import type { Packet } from '@fresh-tuck/contract';
-import type { StockAdvice } from '@fresh-tuck/core/stock';
+import { debounceTime, distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
+import type { Box, BoxRow, PacketSheet } from '@fresh-tuck/contract';
+import type { Divider } from '@fresh-tuck/contract/choices';
 import { Api } from '../data/api.service';
 import { Changes } from '../data/changes.service';
 import { RateBar } from '../kit/rate-bar';
 import { PacketForm } from './packet-form';
 
-/** The box's dividers, in the order in which they ask for something. */
-const DIVIDERS: readonly { readonly id: StockAdvice | 'fine'; readonly title: string; readonly text: string }[] = [
-  { id: 'test_first', title: 'Test first', text: 'doubtful, and nothing has proved it' },
-  { id: 'use_up', title: 'Use up', text: 'near the end of its storage life' },
-  { id: 'short', title: 'Nearly empty', text: 'fewer than a batch takes' },
-  { id: 'fine', title: 'In order', text: 'good for a batch' },
-];
+/** What each divider asks for. */
+const WORDS: Readonly<Record<Divider, { readonly title: string; readonly text: string }>> = {
+  test_first: { title: 'Test first', text: 'doubtful, and nothing has proved it' },
+  use_up: { title: 'Use up', text: 'near the end of its storage life' },
+  short: { title: 'Nearly empty', text: 'fewer than a batch takes' },
+  fine: { title: 'In order', text: 'good for a batch' },
+  empty: { title: 'Used up', text: '' },
+};
+/** A short wait for the next letter before the box is looked through, ms. */
+const TYPING_MS = 150;
 
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
@@ -27,50 +30,68 @@ const DIVIDERS: readonly { readonly id: StockAdvice | 'fine'; readonly title: st
 })
 export class SeedsScreen {
   private readonly api = inject(Api);
+  private readonly destroyRef = inject(DestroyRef);
   readonly add = input<string>();
   /** The packet that seed was saved from. */
   readonly mother = input<string>();
 
-  protected readonly packets = toSignal(inject(Changes).keep(() => this.api.packets()));
+  protected readonly typed = signal('');
+  private readonly find$ = toObservable(this.typed).pipe(
+    debounceTime(TYPING_MS),
+    map((words) => words.trim()),
+    startWith(''),
+    distinctUntilChanged(),
+  );
+  private readonly changes = inject(Changes);
+  protected readonly box = toSignal(this.find$.pipe(switchMap((find) => this.changes.keep(() => this.api.box(find)))));
+  /** Rows that were asked for beyond the first ones of a divider, as the box stood then. */
+  private readonly further = linkedSignal<Box | undefined, ReadonlyMap<Divider, readonly BoxRow[]>>({
+    source: this.box,
+    computation: () => new Map(),
+  });
   protected readonly adding = linkedSignal(() => this.add() !== undefined);
   protected readonly added = signal<{ id: string; text: string } | null>(null);
-  protected readonly typed = signal('');
   protected readonly savedFrom = toSignal(toObservable(this.mother).pipe(switchMap((id) => (id ? this.api.packet(id) : of(null)))), {
     initialValue: null,
   });
 
-  private readonly shown = computed(() => {
-    const words = this.typed().trim().toLowerCase();
-    return (this.packets() ?? [])
-      .filter(({ cropName, variety, source }) => `${cropName} ${variety} ${source ?? ''}`.toLowerCase().includes(words))
-      .sort((a, b) => a.cropName.localeCompare(b.cropName) || a.variety.localeCompare(b.variety));
-  });
   protected readonly groups = computed(() =>
-    DIVIDERS.map((divider) => ({
-      ...divider,
-      packets: this.shown().filter((packet) => this.dividerOf(packet) === divider.id),
-    })).filter(({ packets }) => packets.length > 0),
+    (this.box()?.groups ?? []).map(({ divider, count, packets }) => ({
+      id: divider,
+      ...WORDS[divider],
+      count,
+      packets: [...packets, ...(this.further().get(divider) ?? [])],
+    })),
   );
-  protected readonly empty = computed(() => this.shown().filter((packet) => this.dividerOf(packet) === 'empty'));
+  protected readonly full = computed(() => this.groups().filter(({ id }) => id !== 'empty'));
+  protected readonly empty = computed(() => this.groups().find(({ id }) => id === 'empty'));
   protected readonly headline = computed(() => {
-    const packets = this.packets() ?? [];
-    const count = packets.filter((packet) => this.dividerOf(packet) !== 'empty').length;
-    if (packets.length === 0) return 'The seed box';
-    const asks = DIVIDERS.slice(0, 2)
-      .map(({ id }) => ({ id, number: packets.filter((packet) => this.dividerOf(packet) === id).length }))
-      .filter(({ number }) => number > 0)
-      .map(({ id, number }) => (id === 'test_first' ? `test ${number} first` : `use up ${number}`));
+    const { total = 0, counts } = this.box() ?? {};
+    if (total === 0 || !counts) return 'The seed box';
+    const count = total - counts.empty;
+    const asks = [
+      counts.test_first > 0 ? `test ${counts.test_first} first` : '',
+      counts.use_up > 0 ? `use up ${counts.use_up}` : '',
+    ].filter(Boolean);
     const box = `${count} ${count === 1 ? 'packet' : 'packets'} in the box`;
     return asks.length > 0 ? `${box}: ${asks.join(', ')}` : box;
   });
 
-  private dividerOf({ stock }: Packet): StockAdvice | 'fine' {
-    if (stock.advice.includes('empty')) return 'empty';
-    return DIVIDERS.find(({ id }) => id !== 'fine' && stock.advice.includes(id))?.id ?? 'fine';
+  /** The next rows of a divider. */
+  protected showMore(divider: Divider, from: number): void {
+    this.api
+      .boxPage(this.typed().trim(), divider, from)
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe(({ groups: [group] }) => {
+        // Meanwhile the box may have changed and begun anew: then these rows are no longer the next.
+        const shown = this.groups().find(({ id }) => id === divider)?.packets.length;
+        if (!group || shown !== from) return;
+        this.further.update((all) => new Map([...all, [divider, [...(all.get(divider) ?? []), ...group.packets]]]));
+      });
   }
 
   /** What else is to be said beside its divider. */
-  protected also(packet: Packet, divider: string): string {
+  protected also(packet: BoxRow, divider: string): string {
     const words = { use_up: 'use up', test_first: 'test first', short: 'nearly empty', empty: '' } as const;
     return (
       packet.stock.advice
@@ -81,7 +102,7 @@ export class SeedsScreen {
     );
   }
 
-  protected keep(packet: Packet): void {
+  protected keep(packet: PacketSheet): void {
     this.added.set({ id: packet.id, text: `${packet.cropName}, ${packet.variety}` });
     this.adding.set(false);
   }

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { debounceTime, filter, map, of, switchMap } from 'rxjs';
-import type { Packet } from '@fresh-tuck/contract';
+import { debounceTime, distinctUntilChanged, filter, map, of, startWith, switchMap } from 'rxjs';
+import type { PacketSheet } from '@fresh-tuck/contract';
 import type { RootSchool } from '@fresh-tuck/core';
 import type { Destination } from '@fresh-tuck/core/destinations';
 import { AboutService } from '../data/about.service';
@@ -13,6 +13,8 @@ import { dayMs } from '../data/moments';
 import { PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
 
 const DEFAULT_WANTED = 4;
+/** A short wait for the next letter, ms. */
+const TYPING_MS = 150;
 
 /**
  * The sentence: what the gardener fixed, what follows from it, and the plan that the
@@ -25,7 +27,16 @@ export class TuckPlan {
   private readonly about = inject(AboutService);
   private readonly changes = inject(Changes);
 
-  readonly packets = toSignal(this.changes.keep(() => this.api.packets()));
+  /** Words that the packets to choose from must hold. */
+  readonly finding = signal('');
+  readonly packets = toSignal(
+    toObservable(this.finding).pipe(
+      debounceTime(TYPING_MS),
+      startWith(''),
+      distinctUntilChanged(),
+      switchMap((words) => this.changes.keep(() => this.api.packets(words))),
+    ),
+  );
   readonly spots = toSignal(
     this.changes.keep(() => this.api.spots()),
     { initialValue: [] },
@@ -36,6 +47,10 @@ export class TuckPlan {
   );
 
   readonly packetId = signal<string | null>(null);
+  private readonly sheet = toSignal(
+    toObservable(this.packetId).pipe(switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.api.packet(id))))),
+    { initialValue: null },
+  );
   /** How many plants, and where that number comes from. */
   readonly wanted = signal<{ readonly plants: number; readonly from: string | null } | null>(null);
   readonly keep = signal(1);
@@ -53,7 +68,17 @@ export class TuckPlan {
   readonly schoolFixed = signal<RootSchool | null>(null);
   readonly pot = signal<{ readonly perPot: number; readonly keepers: number }>({ perPot: 1, keepers: 1 });
 
-  readonly chosen = computed<Packet | null>(() => this.packets()?.find(({ id }) => id === this.packetId()) ?? null);
+  /** The packet with all that is known of it; null until it is here, so that nothing is planned on another's figures. */
+  readonly chosen = computed<PacketSheet | null>(() => {
+    const sheet = this.sheet();
+    return sheet?.id === this.packetId() ? sheet : null;
+  });
+  private readonly others = toSignal(
+    toObservable(computed(() => this.chosen()?.id ?? null)).pipe(
+      switchMap((id) => (id === null ? of([]) : this.changes.keep(() => this.api.kin(id)))),
+    ),
+    { initialValue: [] },
+  );
   readonly crop = toSignal(
     toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(switchMap((id) => (id === null ? of(null) : this.api.crop(id)))),
     { initialValue: null },
@@ -113,9 +138,7 @@ export class TuckPlan {
     return {
       crop,
       packet,
-      others: (this.packets() ?? [])
-        .filter(({ cropId, id, seedsLeft }) => cropId === packet.cropId && id !== packet.id && seedsLeft !== 0)
-        .map(({ id, prior, seedsLeft, variety }) => ({ id, prior, seedsLeft, title: variety })),
+      others: this.others().map(({ id, prior, seedsLeft, variety }) => ({ id, prior, seedsLeft, title: variety })),
       wanted: this.wantedNumber(),
       keep: this.keep(),
       sureness: this.sureness(),
