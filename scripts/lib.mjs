@@ -76,8 +76,8 @@ const source = (room, file = 'index') => join(root, room, 'src', `${file}.ts`);
 export async function bundle(entryPoints, outdir) {
   const esbuild = await import('esbuild');
   await esbuild.build({
-    // What answers beside the request loop is a file of its own, next to whatever asks it.
-    entryPoints: { ...entryPoints, reader: source('server', 'asking/worker') },
+    // What answers beside the request loop and copies is a file of its own, next to whatever asks it.
+    entryPoints: { ...entryPoints, reader: source('server', 'asking/worker'), copying: source('server', 'backup/worker') },
     outdir,
     outExtension: { '.js': '.mjs' },
     bundle: true,

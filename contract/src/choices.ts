@@ -11,6 +11,8 @@ export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as c
 
 /** What a batch is for: plants, or to learn how many of a packet live. */
 export const PURPOSES = ['plants', 'test'] as const;
+/** Why a copy of the household was made. */
+export const COPY_KINDS = ['daily', 'by_hand', 'before_restore', 'brought'] as const;
 /** The box's dividers, in the order in which they ask for something. */
 export const DIVIDERS = ['test_first', 'use_up', 'short', 'fine', 'empty'] as const;
 export type Divider = (typeof DIVIDERS)[number];

@@ -51,6 +51,10 @@ export const waysRequest = z.strictObject({
   patienceTimes: number(1.5, 20, 'patienceTimes', 'medians'),
   lateTolerance: number(0.001, 0.5, 'lateTolerance', 'as a share'),
 });
+/** A copy of the household to be made, or put back. */
+export const copyRequest = z.strictObject({ id });
+/** The clock is right as it is: what lies ahead of it was written while it ran ahead. */
+export const clockRequest = z.strictObject({ id });
 /** Today was shown to somebody: what it says is kept, once a day. */
 export const shownRequest = z.strictObject({ id });
 
@@ -262,6 +266,8 @@ export const roundRequest = z.strictObject({
 });
 export type HouseholdRequest = z.infer<typeof householdRequest>;
 export type WaysRequest = z.infer<typeof waysRequest>;
+export type CopyRequest = z.infer<typeof copyRequest>;
+export type ClockRequest = z.infer<typeof clockRequest>;
 export type ShownRequest = z.infer<typeof shownRequest>;
 export type SpotRequest = z.infer<typeof spotRequest>;
 export type SpotOrder = z.infer<typeof spotOrder>;

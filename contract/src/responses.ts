@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { Answers, Crop, HouseWays, Judgement, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
 import type { Destination } from '@fresh-tuck/core/destinations';
 import type { OwnFigures } from '@fresh-tuck/core/own-crops';
-import { CLOSURES, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
+import { CLOSURES, COPY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
 export const problem = z.object({
@@ -17,6 +17,10 @@ export const about = z.object({
   nowMs: z.number(),
   demo: z.boolean(),
   version: z.string(),
+  /** The newest record, where it lies ahead of the clock and nobody has said that this is settled, ms. */
+  aheadMs: z.number().nullable(),
+  /** What is wrong with the database, in a sentence; null where nothing is known to be. */
+  trouble: z.string().nullable(),
   household: z
     .object({
       name: z.string(),
@@ -28,6 +32,24 @@ export const about = z.object({
     })
     .nullable(),
 });
+
+/** A copy of the household, with what stands in it. */
+export const copy = z.object({
+  name: z.string(),
+  kind: z.enum(COPY_KINDS),
+  madeMs: z.number(),
+  household: z.string().nullable(),
+  packets: z.number(),
+  batches: z.number(),
+  looks: z.number(),
+  seedlings: z.number(),
+  photographs: z.number(),
+  photographsMissing: z.number(),
+  newestMs: z.number().nullable(),
+  bytes: z.number(),
+});
+/** Copies, and where they lie. */
+export const copies = z.object({ folder: z.string(), copies: z.array(copy) });
 
 export const reading = z.object({ id: z.string(), day: z.string(), minC: z.number(), maxC: z.number() });
 export const spot = z.object({
@@ -212,6 +234,8 @@ export const demoParcel = z.object({
 
 export type Problem = z.infer<typeof problem>;
 export type About = z.infer<typeof about>;
+export type Copy = z.infer<typeof copy>;
+export type Copies = z.infer<typeof copies>;
 export type Household = NonNullable<About['household']>;
 export type Reading = z.infer<typeof reading>;
 export type Spot = z.infer<typeof spot>;

@@ -2,8 +2,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 } from 'uuid';
 import { DateTime } from 'luxon';
-import type { Express } from 'express';
-import { clockFrom, createApp, listen, openDatabase, servicesOn, settingsFrom, type Services } from '@fresh-tuck/server';
+import { clockFrom, openDatabase, ownFolder, serve, servicesOn, settingsFrom, type Host, type Services } from '@fresh-tuck/server';
 import { buildDemo, readingsUpTo } from './build.js';
 import { DEMO_NOW, HOUSEHOLD } from './household.js';
 import { demoRoutes } from './routes.js';
@@ -25,18 +24,6 @@ function demoClock(frozen: boolean) {
   };
 }
 
-/** One whole demo: its file, its clock, its services. */
-async function openDemo(file: string, frozen: boolean) {
-  const clock = demoClock(frozen);
-  const fresh = !existsSync(file);
-  const services = servicesOn(openDatabase(file), clock, { demo: true, version: process.env['npm_package_version'] ?? '0.1.0' });
-  const morning = DateTime.fromISO(DEMO_NOW, { zone: HOUSEHOLD.zone }).toMillis();
-  if (fresh) await buildDemo(services, clock);
-  const { last } = services.db.prepare('SELECT max(recorded_ms) AS last FROM act').get() as { last: number | null };
-  clock.run(Math.max(morning, last ?? 0));
-  return { clock, services };
-}
-
 /** The thermometers go on while the clock is stepped. */
 function readOn(services: Services, fromMs: number, toMs: number): void {
   const { zone } = HOUSEHOLD;
@@ -50,43 +37,40 @@ function readOn(services: Services, fromMs: number, toMs: number): void {
 
 async function main(): Promise<void> {
   const settings = settingsFrom(process.env);
-  const file = join(settings.dataFolder, 'demo', 'household.sqlite');
-  const frozen = process.env['FRESH_TUCK_NOW_FROZEN'] === '1';
-  let demo = await openDemo(file, frozen);
-  let app: Express;
+  const folder = join(settings.dataFolder, 'demo');
+  const file = join(folder, 'household.sqlite');
+  const clock = demoClock(process.env['FRESH_TUCK_NOW_FROZEN'] === '1');
+  ownFolder(folder);
   const step = (): void => {
-    const before = demo.clock.now();
-    demo.clock.step(HALF_DAY_MS);
-    readOn(demo.services, before, demo.clock.now());
-    demo.services.changes.tell();
+    const services = host.services();
+    const before = clock.now();
+    clock.step(HALF_DAY_MS);
+    readOn(services, before, clock.now());
+    services.changes.tell();
   };
-  const mount = (): Express =>
-    createApp(demo.services, { webRoot: process.env['FRESH_TUCK_WEB'], extra: demoRoutes(() => demo.services, step, reset) });
-  async function reset(): Promise<void> {
-    const old = demo.services;
-    for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true });
-    demo = await openDemo(file, frozen);
-    app = mount();
-    // Open tabs ask again at the new household.
-    old.changes.close();
-    old.db.close();
-  }
-  app = mount();
-  const { server, address } = await listen(
-    (request, response) => {
-      void app(request, response);
+  const reset = (): Promise<void> =>
+    host.reopen(() => {
+      for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true });
+      return Promise.resolve();
+    });
+  const host: Host = await serve(settings, {
+    folder,
+    webRoot: process.env['FRESH_TUCK_WEB'],
+    extra: demoRoutes(() => host.services(), step, reset),
+    open: async (opener) => {
+      const fresh = !existsSync(file);
+      const services = servicesOn(openDatabase(file), clock, {
+        demo: true,
+        version: process.env['npm_package_version'] ?? '0.1.0',
+        host: opener,
+      });
+      if (fresh) await buildDemo(services, clock);
+      const { last } = services.db.prepare('SELECT max(recorded_ms) AS last FROM act').get() as { last: number | null };
+      clock.run(Math.max(DateTime.fromISO(DEMO_NOW, { zone: HOUSEHOLD.zone }).toMillis(), last ?? 0));
+      return services;
     },
-    settings.port,
-    settings.host,
-  );
-  const stop = (): void => {
-    demo.services.changes.close();
-    server.closeAllConnections();
-    server.close(() => process.exit(0));
-  };
-  process.once('SIGINT', stop);
-  process.once('SIGTERM', stop);
-  console.log(`Fresh Tuck is ready with the demo household: ${address}`);
+  });
+  console.log(`Fresh Tuck is ready with the demo household: ${host.address}`);
 }
 
 main().catch((error: unknown) => {

@@ -2,9 +2,9 @@
 export { createApp } from './app.js';
 export { looksOf, movesOf } from './forecasts/facts.js';
 export { clockFrom, type Clock } from './clock.js';
-export { openDatabase, type Database } from './db/database.js';
+export { openDatabase, ownFolder, type Database } from './db/database.js';
 export { listen } from './listen.js';
-export { serve } from './run.js';
+export { serve, type Host } from './host.js';
 export { servicesOn, type Services } from './services.js';
 export { settingsFrom } from './settings.js';
 export { readerOn, type Reader } from './asking/reader.js';

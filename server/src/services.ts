@@ -5,6 +5,9 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { photoFiles, type PhotoFiles } from './photos/files.js';
+import { copyStore, type CopyStore } from './backup/copies.js';
+import { healthOf, type Health } from './health.js';
+import type { Host } from './host.js';
 import { actIn, type Act } from './http/act.js';
 import { changeStream, type Changes } from './http/events.js';
 import { storesOn, type AllStores } from './stores.js';
@@ -17,6 +20,10 @@ export interface Services extends AllStores {
   readonly version: string;
   readonly changes: Changes;
   readonly act: Act;
+  /** Can close the household and open it again; null where nobody can. */
+  readonly host: Pick<Host, 'reopen'> | null;
+  readonly copies: CopyStore;
+  readonly health: Health;
   /** The folder that all of the household lies in. */
   readonly folder: string;
   readonly photoFiles: PhotoFiles;
@@ -26,14 +33,21 @@ export interface Services extends AllStores {
   close(): Promise<void>;
 }
 
-export function servicesOn(db: Database, clock: Clock, options: { demo: boolean; version: string }): Services {
+export function servicesOn(
+  db: Database,
+  clock: Clock,
+  options: { demo: boolean; version: string; host?: Pick<Host, 'reopen'> | null },
+): Services {
   const changes = changeStream();
   const ask = askOf(db);
   const folder = db.memory ? mkdtempSync(join(tmpdir(), 'fresh-tuck-')) : dirname(db.name);
   return {
     db,
     clock,
+    host: null,
     ...options,
+    copies: copyStore(folder, db.name),
+    health: healthOf(db),
     ...storesOn(db),
     folder,
     photoFiles: photoFiles(join(folder, 'photos')),

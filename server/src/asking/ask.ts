@@ -1,9 +1,8 @@
-import { existsSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { Worker } from 'node:worker_threads';
+import type { Worker } from 'node:worker_threads';
 import type { Database } from '../db/database.js';
 import { memoryCache } from '../forecasts/lot-cache.js';
 import { Problem } from '../http/problem.js';
+import { startThread } from '../http/thread.js';
 import { answering, type Asked, type QuestionName, type Questions } from './questions.js';
 import { readerOn } from './reader.js';
 
@@ -14,15 +13,12 @@ export interface Ask {
   value<K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>): Promise<ReturnType<Questions[K]>>;
   /** Works ahead while nobody asks: what finished batches teach, then what is asked first. */
   warm(nowMs: () => number): Promise<void>;
-  /** Has the database read through; what is wrong with it, in SQLite's words, or null. */
-  check(): Promise<string | null>;
   close(): Promise<void>;
 }
 
 /** What goes to the worker and what comes back. */
 export type ToWorker =
   | { readonly key: number; readonly kind: 'ask'; readonly name: QuestionName; readonly nowMs: number; readonly args: readonly unknown[] }
-  | { readonly key: number; readonly kind: 'check' }
   | { readonly key: number; readonly kind: 'end' };
 export type FromWorker =
   | { readonly key: number; readonly body: Uint8Array }
@@ -41,7 +37,7 @@ interface Waiting {
 
 type Bare = <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>) => Promise<Buffer>;
 
-function withValue(ask: Bare, rest: Pick<Ask, 'check' | 'close'>): Ask {
+function withValue(ask: Bare, rest: Pick<Ask, 'close'>): Ask {
   const value = async <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>) =>
     JSON.parse((await ask(name, nowMs, ...args)).toString()) as ReturnType<Questions[K]>;
   return Object.assign(ask.bind(null) as Bare, {
@@ -65,21 +61,7 @@ function withValue(ask: Bare, rest: Pick<Ask, 'check' | 'close'>): Ask {
 function askInPlace(db: Database): Ask {
   const answer = answering(readerOn(db, memoryCache()));
   return withValue((name, nowMs, ...args) => Promise.resolve().then(() => Buffer.from(JSON.stringify(answer(name, nowMs, args) ?? null))), {
-    check: () => Promise.resolve(null),
     close: () => Promise.resolve(),
-  });
-}
-
-/** Starts the worker beside the bundle; from its source where the server itself runs from source. */
-function startWorker(file: string): Worker {
-  const built = fileURLToPath(new URL('./reader.mjs', import.meta.url));
-  if (existsSync(built)) return new Worker(built, { workerData: { file } });
-  // A thread does not inherit the loader of TypeScript: it is registered there first.
-  const loader = import.meta.resolve('tsx/esm/api');
-  const source = new URL('./worker.ts', import.meta.url).href;
-  return new Worker(`import(${JSON.stringify(loader)}).then(({ register }) => { register(); return import(${JSON.stringify(source)}); })`, {
-    eval: true,
-    workerData: { file },
   });
 }
 
@@ -126,7 +108,7 @@ function askWorker(db: Database): Ask {
 
   function started(): Worker {
     if (worker) return worker;
-    const fresh = startWorker(file);
+    const fresh = startThread('reader', new URL('./worker.ts', import.meta.url), { file });
     // An idle household must not keep a process alive.
     fresh.unref();
     fresh.on('message', settle);
@@ -164,7 +146,6 @@ function askWorker(db: Database): Ask {
   }
 
   return withValue((name, nowMs, ...args) => put({ key: nextKey++, kind: 'ask', name, nowMs, args }, JSON.stringify([name, args])), {
-    check: async () => JSON.parse((await put({ key: nextKey++, kind: 'check' }, 'check')).toString()) as string | null,
     async close() {
       if (!worker) {
         closed = true;

@@ -20,12 +20,7 @@ function reply(message: ToWorker): FromWorker {
       cache.close();
       db.close();
     }
-    const found =
-      message.kind === 'ask'
-        ? answer(message.name, message.nowMs, message.args)
-        : message.kind === 'check'
-          ? damage(db.pragma('quick_check(5)', { simple: false }) as { quick_check: string }[])
-          : null;
+    const found = message.kind === 'ask' ? answer(message.name, message.nowMs, message.args) : null;
     return { key, body: new TextEncoder().encode(JSON.stringify(found ?? null)) };
   } catch (error) {
     if (error instanceof Problem) {
@@ -36,9 +31,6 @@ function reply(message: ToWorker): FromWorker {
     return { key, failed: { message: text, stack, code } };
   }
 }
-
-const damage = (rows: readonly { quick_check: string }[]): string | null =>
-  rows.length === 1 && rows[0]?.quick_check === 'ok' ? null : rows.map(({ quick_check }) => quick_check).join('; ');
 
 parentPort?.on('message', (message: ToWorker) => {
   const answered = reply(message);

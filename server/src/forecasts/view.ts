@@ -135,7 +135,9 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         const row = stores.batches.get(id);
         const entries = entriesOf(id);
         // A closed batch is told as it stood when it was closed: what the years since did to its place is not its story.
-        const atMs = live.has(id) ? nowMs : Math.min(closedAt(entries) ?? nowMs, nowMs);
+        // Where the clock was set back, a parcel is told as of the last that was seen of it.
+        const seenMs = Math.max(nowMs, row.start_ms, ...looksOf(entries).map((look) => look.atMs));
+        const atMs = live.has(id) ? seenMs : (closedAt(entries) ?? nowMs);
         // What was known when it began: its own end must not teach it.
         const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms);
         const times = atMs === nowMs ? lookTimesMs : timesFrom(atMs);

@@ -1,15 +1,17 @@
 import { Router } from 'express';
-import { householdRequest, waysRequest, type About } from '@fresh-tuck/contract';
+import { clockRequest, householdRequest, waysRequest, type About } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function householdRoutes({ act, clock, demo, household, journal, version }: Services): Router {
+export function householdRoutes({ act, clock, demo, health, household, journal, version }: Services): Router {
   const about = (): About => {
     const found = household.find();
     return {
       nowMs: clock.now(),
       demo,
       version,
+      aheadMs: household.aheadOf(clock.now()),
+      trouble: health.trouble(),
       household: found && {
         name: found.name,
         zone: found.zone,
@@ -31,6 +33,12 @@ export function householdRoutes({ act, clock, demo, household, journal, version 
       const body = read(householdRequest, request.body);
       act('household', body, (nowMs) => household.save(body, nowMs));
       response.json(about());
+    })
+    .post('/clock/settlements', (request, response) => {
+      const body = read(clockRequest, request.body);
+      household.get();
+      act('clock', body, (nowMs) => household.settleClock(nowMs));
+      response.status(201).json(about());
     })
     .put('/household/ways', (request, response) => {
       const body = read(waysRequest, request.body);

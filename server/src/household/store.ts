@@ -15,6 +15,9 @@ interface Row {
 
 export type HouseholdRecord = Household;
 
+/** A clock that is set by the network jumps by less, ms. */
+const CLOCK_SLACK_MS = 2 * 60_000;
+
 export function householdStore(db: Database) {
   const select = db.prepare('SELECT * FROM household WHERE id = 1');
   const upsert = db.prepare(`
@@ -23,6 +26,9 @@ export function householdStore(db: Database) {
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
       millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs`);
   const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ? WHERE id = 1');
+  const newest = db.prepare('SELECT max(recorded_ms) FROM act').pluck();
+  const settled = db.prepare('SELECT clock_settled_ms FROM household WHERE id = 1').pluck();
+  const settle = db.prepare('UPDATE household SET clock_settled_ms = (SELECT max(recorded_ms) FROM act), changed_ms = ? WHERE id = 1');
   const takeNumber = db.prepare("UPDATE serial SET next = next + 1 WHERE name = 'label' RETURNING next - 1 AS number");
   const peekNumber = db.prepare("SELECT next FROM serial WHERE name = 'label'");
 
@@ -52,6 +58,14 @@ export function householdStore(db: Database) {
     saveWays({ id: _, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {
       updateWays.run(JSON.stringify(ways), lateTolerance, nowMs);
     },
+    /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */
+    aheadOf(nowMs: number): number | null {
+      const newestMs = newest.get() as number | null;
+      if (newestMs === null || newestMs <= nowMs + CLOCK_SLACK_MS) return null;
+      return newestMs > ((settled.get() as number | undefined) ?? 0) ? newestMs : null;
+    },
+    /** The clock is right: what is written until now was written while it ran ahead. */
+    settleClock: (nowMs: number): void => void settle.run(nowMs),
     /** The next label number; it is used up even if what it labels is undone. */
     takeNumber: (): number => (takeNumber.get() as { number: number }).number,
     nextNumber: (): number => (peekNumber.get() as { next: number }).next,

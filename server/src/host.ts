@@ -1,0 +1,110 @@
+import type { RequestListener } from 'node:http';
+import { createApp, type AppOptions } from './app.js';
+import { claimFolder } from './db/claim.js';
+import { listen } from './listen.js';
+import type { Services } from './services.js';
+import type { Settings } from './settings.js';
+
+/** A household that is being served, and can be closed and opened again under the same address. */
+export interface Host {
+  readonly address: string;
+  services(): Services;
+  /** Closes the household, does something with its files, and opens it again; what is asked meanwhile waits. */
+  reopen(between: () => Promise<void>): Promise<void>;
+}
+
+/** Copies are looked after this often, and not in the first moments of a start, ms. */
+const CARE_EVERY_MS = 10 * 60_000;
+const CARE_FIRST_MS = 20_000;
+
+export interface HostOptions extends AppOptions {
+  /** Opens the household on its folder. */
+  readonly open: (host: Pick<Host, 'reopen'>) => Services | Promise<Services>;
+  readonly folder: string;
+}
+
+/**
+ * Serves a household until the process is told to stop, then closes what is open.
+ *
+ * @throws Error in a sentence where the folder, its database or the port cannot be had
+ */
+export async function serve(settings: Settings, { open, folder, log = console.error, ...options }: HostOptions): Promise<Host> {
+  const { host: name, port } = settings;
+  const hostNames = name === '127.0.0.1' || name === '0.0.0.0' ? [] : [name];
+  const release = claimFolder(folder);
+  let gate: Promise<void> = Promise.resolve();
+  const self = { reopen: (between: () => Promise<void>) => reopen(between) };
+  let services: Services;
+  let app: RequestListener;
+  const mount = async (): Promise<void> => {
+    services = await open(self);
+    app = createApp(services, { hostNames, log, ...options });
+  };
+
+  async function reopen(between: () => Promise<void>): Promise<void> {
+    let done: () => void = () => undefined;
+    const before = gate;
+    gate = new Promise((resolve) => (done = resolve));
+    await before;
+    try {
+      await services.close();
+      try {
+        await between();
+      } finally {
+        await mount();
+      }
+    } finally {
+      done();
+    }
+    ahead();
+  }
+
+  /** What is done beside the requests: worked ahead, and photographs of older versions moved out. */
+  function ahead(): void {
+    const { ask, clock, photos, photoFiles } = services;
+    ask.warm(() => clock.now()).catch(log);
+    void (async () => {
+      while (await photos.moveOne(photoFiles));
+    })().catch((error: unknown) => services.db.open && log(error));
+  }
+
+  /** The database read through once, and a copy a day. */
+  async function care(first: boolean): Promise<void> {
+    const { clock, copies, demo, health, household } = services;
+    if (first) health.found(await copies.check());
+    const home = household.find();
+    if (demo || !home || copies.madeToday(clock.now(), home.zone)) return;
+    await copies.make('daily', clock.now(), home.zone);
+  }
+
+  try {
+    await mount();
+    const { server, address } = await listen(
+      (request, response) => {
+        void gate.then(() => app(request, response));
+      },
+      port,
+      name,
+    );
+    ahead();
+    const cared = (first: boolean): void => void care(first).catch((error: unknown) => services.db.open && log(error));
+    setTimeout(() => cared(true), CARE_FIRST_MS).unref();
+    setInterval(() => cared(false), CARE_EVERY_MS).unref();
+    const stop = (): void => {
+      services.changes.close();
+      server.closeAllConnections();
+      server.close(() => {
+        void services.close().finally(() => {
+          release();
+          process.exit(0);
+        });
+      });
+    };
+    process.once('SIGINT', stop);
+    process.once('SIGTERM', stop);
+    return { address, services: () => services, reopen };
+  } catch (error) {
+    release();
+    throw error;
+  }
+}
