@@ -1,3 +1,4 @@
+import { chmodSync } from 'node:fs';
 import { join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { DatabaseTrouble } from './identity.js';
@@ -13,6 +14,7 @@ import { DatabaseTrouble } from './identity.js';
 export function claimFolder(folder: string): () => void {
   const file = join(folder, 'in-use');
   const lock = new Sqlite(file, { timeout: 0 });
+  chmodSync(file, 0o600);
   try {
     lock.exec('BEGIN EXCLUSIVE');
   } catch (error) {

@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import type { About, Spot } from '@fresh-tuck/contract';
 import { settingsFrom } from '../settings.js';
@@ -45,7 +48,8 @@ describe('the household', () => {
   });
 
   it('gives its database away whole', async () => {
-    const home = await household();
+    const folder = mkdtempSync(join(tmpdir(), 'fresh-tuck-spec-'));
+    const home = await household(join(folder, 'household.sqlite'));
     const response = await home.request
       .get('/api/backup')
       .buffer(true)
@@ -56,6 +60,8 @@ describe('the household', () => {
       });
     expect(response.headers['content-disposition']).toContain('fresh-tuck-2026-04-11.sqlite');
     expect((response.body as Buffer).subarray(0, 15).toString()).toBe('SQLite format 3');
+    await home.services.close();
+    rmSync(folder, { recursive: true, force: true });
   });
 });
 

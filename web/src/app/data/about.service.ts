@@ -34,6 +34,10 @@ export class AboutService {
 
   readonly first$ = this.about.pipe(take(1));
   readonly demo = computed(() => this.known()?.demo ?? false);
+  /** The newest record, where it lies ahead of the clock and that is not settled. */
+  readonly aheadMs = computed(() => this.known()?.aheadMs ?? null);
+  /** What is wrong with the household's file. */
+  readonly trouble = computed(() => this.known()?.trouble ?? null);
   readonly settled = computed(() => this.known()?.household !== null && this.known() !== null);
   readonly household = computed<Household>(() => this.known()?.household ?? FALLBACK);
   /** The household's time, to the half minute. */

@@ -6,7 +6,11 @@ import type {
   BatchRequest,
   Bed,
   BedRequest,
+  ClockRequest,
   ClosureRequest,
+  Copies,
+  Copy,
+  CopyRequest,
   RebagRequest,
   Round,
   RoundRequest,
@@ -107,6 +111,11 @@ export class Api {
   readonly saveHousehold = (body: HouseholdRequest) => this.send<About>('PUT', 'household', body);
   readonly saveWays = (body: WaysRequest) => this.send<About>('PUT', 'household/ways', body);
   readonly why = (batchId: string) => this.get<WhyPanel>(`batches/${batchId}/why`);
+  readonly copies = () => this.get<Copies>('backups');
+  readonly makeCopy = (body: CopyRequest) => this.send<Copies>('POST', 'backups', body);
+  readonly bringCopy = (file: Blob) => this.send<Copy>('PUT', 'backups/brought', file);
+  readonly restoreCopy = (name: string, body: CopyRequest) => this.send<{ id: string }>('POST', `backups/${name}/restorations`, body);
+  readonly settleClock = (body: ClockRequest) => this.send<About>('POST', 'clock/settlements', body);
   readonly shown = (body: RemovalRequest) => this.send<{ id: string }>('POST', 'today/shown', body);
   readonly addSpot = (body: SpotRequest) => this.send<Spot[]>('POST', 'spots', body);
   readonly orderSpots = (body: SpotOrder) => this.send<Spot[]>('PUT', 'spots/order', body);

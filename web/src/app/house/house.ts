@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { AboutService } from '../data/about.service';
+import { CopiesList } from './copies';
 import { SettingsForm } from './settings-form';
 import { Spots } from './spots';
 import { WaysForm } from './ways-form';
@@ -7,7 +8,7 @@ import { WaysForm } from './ways-form';
 /** The household: its settings, its warm spots, its data. */
 @Component({
   selector: 'ft-house',
-  imports: [SettingsForm, Spots, WaysForm],
+  imports: [CopiesList, SettingsForm, Spots, WaysForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -26,9 +27,8 @@ import { WaysForm } from './ways-form';
         <ft-ways-form />
       </section>
       <section aria-labelledby="data">
-        <h2 id="data">Your data</h2>
-        <p>Everything is in one file on this machine; nothing leaves it. A download is whole even while somebody saves.</p>
-        <p><a class="plain" href="/api/backup" download>Download the database</a></p>
+        <h2 id="data">Copies of the household</h2>
+        <ft-copies />
       </section>
     </div>
   `,

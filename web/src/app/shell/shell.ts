@@ -5,11 +5,12 @@ import { filter, map, startWith } from 'rxjs';
 import { AboutService } from '../data/about.service';
 import { Outbox } from '../data/outbox.service';
 import { DemoBar } from './demo-bar';
+import { StandingNotes } from './standing-notes';
 
 /** The frame around every screen; a round and a tucking-in have the whole page to themselves. */
 @Component({
   selector: 'ft-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, DemoBar],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, DemoBar, StandingNotes],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './shell.html',
