@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { integrateProgress, rateAt } from '../index.js';
@@ -76,5 +77,43 @@ describe('progress through a record', () => {
     expect(measured.at(8 * DAY_MS)).toBeCloseTo(guessed.at(8 * DAY_MS), 6);
     const sds = [measured.logSdAt(DAY_MS), measured.logSdAt(8 * DAY_MS), guessed.logSdAt(8 * DAY_MS)];
     expect([...sds].sort((a, b) => a - b)).toEqual(sds);
+  });
+});
+
+describe('a long record', () => {
+  const response = { baseC: 5, optimumC: 27, ceilingC: 41 };
+  const HOUR = fc.integer({ min: -40, max: 400 });
+  const reading = fc
+    .tuple(HOUR, fc.integer({ min: 1, max: 60 }), fc.integer({ min: -5, max: 45 }), fc.integer({ min: 0, max: 12 }))
+    .map(([from, hours, minC, swing]) => ({
+      fromMs: from * HOUR_MS,
+      toMs: (from + hours) * HOUR_MS,
+      minC,
+      maxC: minC + swing,
+    }));
+
+  it('is read as hour by hour: what was written last for an hour counts, whatever its order in time', () => {
+    fc.assert(
+      fc.property(fc.array(reading, { maxLength: 40 }), fc.integer({ min: 1, max: 300 }), (readings, hours) => {
+        const progress = integrateProgress(response, [{ fromMs: 0, readings, guess: { minC: 20, maxC: 20 } }], 0, hours * HOUR_MS);
+        for (let hour = 0; hour < hours; hour += 7) {
+          const ms = (hour + 0.5) * HOUR_MS;
+          const read = readings.findLast(({ fromMs, toMs }) => fromMs <= ms && ms < toMs);
+          if (!read) continue;
+          const phase = Math.cos(((ms / HOUR_MS - 16) / 24) * 2 * Math.PI);
+          expect(progress.celsiusAt(ms)).toBeCloseTo((read.minC + read.maxC) / 2 + ((read.maxC - read.minC) / 2) * phase, 9);
+        }
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  it('fills a gap by days and not by hours: a logger that writes hourly leaves its place its daily swing', () => {
+    const hourly = Array.from({ length: 72 }, (_, hour) => {
+      const celsius = 20 + 5 * Math.cos(((hour - 15.5) / 24) * 2 * Math.PI);
+      return { fromMs: hour * HOUR_MS, toMs: (hour + 1) * HOUR_MS, minC: celsius, maxC: celsius };
+    });
+    const progress = integrateProgress(response, [{ fromMs: 0, readings: hourly, guess: { minC: 10, maxC: 10 } }], 0, 10 * DAY_MS);
+    expect(progress.celsiusAt(7 * DAY_MS + 16 * HOUR_MS) - progress.celsiusAt(7 * DAY_MS + 4 * HOUR_MS)).toBeGreaterThan(9);
   });
 });
