@@ -52,7 +52,7 @@ export const packetRequest = z.strictObject({ id, ...described, seedCount, grams
 export const packetChange = z.strictObject({ id, ...described });
 /** Counted or weighed anew; none left is used up. */
 export const packetCountRequest = z
-  .strictObject({ id, seeds: seedCount, grams })
+  .strictObject({ id, seeds: whole(0, 100_000, 'seeds').nullable(), grams })
   .refine(({ seeds, grams: weight }) => (seeds === null) !== (weight === null), {
     error: 'seeds or grams must be given, and not both',
     path: ['seeds'],

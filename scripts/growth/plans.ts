@@ -12,7 +12,7 @@ export function scanningPlans(file: string): { statements: number; scans: string
   db.prepare = ((sql: string) => {
     statements.add(sql);
     return prepare(sql);
-  }) as typeof db.prepare;
+  });
   readerOn(db, memoryCache());
   const plain = new Sqlite(file, { readonly: true });
   const rows = new Map(

@@ -33,17 +33,18 @@ export interface AppOptions {
 }
 
 /** Far above what a household taps, far below what would starve it. */
-const limiter = rateLimit({
-  windowMs: 60_000,
-  limit: 3000,
-  // A look is what somebody saw: it is never turned away for coming after many.
-  skip: ({ method, path }) => method === 'POST' && /^\/batches\/[^/]+\/looks$/.test(path),
-  standardHeaders: true,
-  legacyHeaders: false,
-  handler: () => {
-    throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
-  },
-});
+const limiter = () =>
+  rateLimit({
+    windowMs: 60_000,
+    limit: 3000,
+    // A look is what somebody saw: it is never turned away for coming after many.
+    skip: ({ method, path }) => method === 'POST' && /^\/batches\/[^/]+\/looks$/.test(path),
+    standardHeaders: true,
+    legacyHeaders: false,
+    handler: () => {
+      throw new Problem(429, 'Too many requests', 'Wait a minute and try again.');
+    },
+  });
 
 const UUIDS = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/gi;
 
@@ -82,7 +83,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     request.url = [path.replace(UUIDS, (id) => id.toLowerCase()), ...query].join('?');
     next();
   });
-  api.use(limiter);
+  api.use(limiter());
   api.get('/events', services.changes.stream);
   // A whole box of packets is more than any other request.
   api.use('/packets/imports', express.json({ limit: '1mb', strict: true }));

@@ -9,6 +9,8 @@ import type { Settings } from './settings.js';
 export interface Host {
   readonly address: string;
   services(): Services;
+  /** Stops serving and closes what is open. */
+  stop(): Promise<void>;
   /** Closes the household, does something with its files, and opens it again; what is asked meanwhile waits. */
   reopen(between: () => Promise<void>): Promise<void>;
 }
@@ -88,21 +90,20 @@ export async function serve(settings: Settings, { open, folder, log = console.er
     );
     ahead();
     const cared = (first: boolean): void => void care(first).catch((error: unknown) => services.db.open && log(error));
-    setTimeout(() => cared(true), CARE_FIRST_MS).unref();
-    setInterval(() => cared(false), CARE_EVERY_MS).unref();
-    const stop = (): void => {
+    const timers = [setTimeout(() => cared(true), CARE_FIRST_MS), setInterval(() => cared(false), CARE_EVERY_MS)];
+    for (const timer of timers) timer.unref();
+    const stop = async (): Promise<void> => {
+      for (const timer of timers) clearTimeout(timer);
       services.changes.close();
       server.closeAllConnections();
-      server.close(() => {
-        void services.close().finally(() => {
-          release();
-          process.exit(0);
-        });
-      });
+      await new Promise((resolve) => server.close(resolve));
+      await services.close();
+      release();
     };
-    process.once('SIGINT', stop);
-    process.once('SIGTERM', stop);
-    return { address, services: () => services, reopen };
+    const end = (): void => void stop().finally(() => process.exit(0));
+    process.once('SIGINT', end);
+    process.once('SIGTERM', end);
+    return { address, services: () => services, reopen, stop };
   } catch (error) {
     release();
     throw error;

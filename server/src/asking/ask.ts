@@ -40,7 +40,8 @@ type Bare = <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>) 
 function withValue(ask: Bare, rest: Pick<Ask, 'close'>): Ask {
   const value = async <K extends QuestionName>(name: K, nowMs: number, ...args: Asked<K>) =>
     JSON.parse((await ask(name, nowMs, ...args)).toString()) as ReturnType<Questions[K]>;
-  return Object.assign(ask.bind(null) as Bare, {
+  const bare: Bare = (name, nowMs, ...args) => ask(name, nowMs, ...args);
+  return Object.assign(bare, {
     ...rest,
     value,
     async warm(nowMs: () => number) {

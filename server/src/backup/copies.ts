@@ -8,7 +8,7 @@ import type { CopyContent } from './jobs.js';
 import { keptDays } from './rule.js';
 import { runJob } from './run.js';
 
-const NAME = /^(?<day>\d{4}-\d{2}-\d{2})(?:-(?<clock>\d{4}))?(?:-(?<kind>by-hand|before-restore|brought))?$/;
+const NAME = /^(?<day>\d{4}-\d{2}-\d{2})(?:-(?<clock>\d{6}))?(?:-(?<kind>by-hand|before-restore|brought)(?:-(?<nth>\d+))?)?$/;
 /** Copies of the other kinds that are kept, the newest. */
 const KEEP = { by_hand: 5, before_restore: 3, brought: 1 } as const;
 
@@ -43,7 +43,7 @@ export function copyStore(folder: string, file: string) {
       if (kind === null || !existsSync(about)) return [];
       return [{ ...(JSON.parse(readFileSync(about, 'utf8')) as CopyContent & { madeMs: number }), name, kind }];
     });
-    return copies.sort((a, b) => b.name.localeCompare(a.name));
+    return copies.sort((a, b) => b.madeMs - a.madeMs || b.name.localeCompare(a.name));
   }
 
   /** Lets go of what the rule does not keep. */
@@ -60,7 +60,13 @@ export function copyStore(folder: string, file: string) {
   const nameFor = (kind: Kind, nowMs: number, zone: string): string => {
     const now = DateTime.fromMillis(nowMs, { zone });
     const day = now.toISODate() ?? '';
-    return kind === 'daily' ? day : `${day}-${now.toFormat('HHmm')}${ENDINGS[kind]}`;
+    if (kind === 'daily') return day;
+    // Two in one second are two copies: one must never lie down over another that may be asked for.
+    const name = `${day}-${now.toFormat('HHmmss')}${ENDINGS[kind]}`;
+    for (let nth = 1; ; nth++) {
+      const numbered = nth === 1 ? name : `${name}-${nth}`;
+      if (!existsSync(join(backups, numbered))) return numbered;
+    }
   };
 
   async function make(kind: Exclude<Kind, 'brought'>, nowMs: number, zone: string): Promise<string> {

@@ -18,7 +18,7 @@ const PAGE = 40;
 
 function dividerOf({ advice }: Stock): Divider {
   if (advice.includes('empty')) return 'empty';
-  return DIVIDERS.find((one) => one !== 'fine' && advice.includes(one as Stock['advice'][number])) ?? 'fine';
+  return DIVIDERS.find((one) => one !== 'fine' && advice.includes(one)) ?? 'fine';
 }
 
 /** Nothing is expected of an empty packet. */
