@@ -9,10 +9,10 @@ export function scanningPlans(file: string): { statements: number; scans: string
   const db = openDatabase(file);
   const statements = new Set<string>();
   const prepare = db.prepare.bind(db);
-  db.prepare = ((sql: string) => {
+  db.prepare = (sql: string) => {
     statements.add(sql);
     return prepare(sql);
-  });
+  };
   readerOn(db, memoryCache());
   const plain = new Sqlite(file, { readonly: true });
   const rows = new Map(

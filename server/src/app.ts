@@ -30,13 +30,14 @@ export interface AppOptions {
   /** Further API routes, for the demo. */
   readonly extra?: Router;
   readonly log?: (error: unknown) => void;
+  /** Requests that are answered in a minute: far above what a household taps, far below what would starve it. */
+  readonly limitPerMinute?: number;
 }
 
-/** Far above what a household taps, far below what would starve it. */
-const limiter = () =>
+const limiter = (limit: number) =>
   rateLimit({
     windowMs: 60_000,
-    limit: 3000,
+    limit,
     // A look is what somebody saw: it is never turned away for coming after many.
     skip: ({ method, path }) => method === 'POST' && /^\/batches\/[^/]+\/looks$/.test(path),
     standardHeaders: true,
@@ -50,7 +51,7 @@ const UUIDS = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/gi;
 
 /** The whole application over one household's services. */
 export function createApp(services: Services, options: AppOptions = {}): Express {
-  const { webRoot, hostNames = [], extra, log = console.error } = options;
+  const { webRoot, hostNames = [], extra, log = console.error, limitPerMinute = 3000 } = options;
   const app = express();
   app.disable('x-powered-by');
   app.use(refuseForeign(hostNames));
@@ -83,7 +84,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     request.url = [path.replace(UUIDS, (id) => id.toLowerCase()), ...query].join('?');
     next();
   });
-  api.use(limiter());
+  api.use(limiter(limitPerMinute));
   api.get('/events', services.changes.stream);
   // A whole box of packets is more than any other request.
   api.use('/packets/imports', express.json({ limit: '1mb', strict: true }));

@@ -2,7 +2,7 @@
 export { createApp } from './app.js';
 export { looksOf, movesOf } from './forecasts/facts.js';
 export { clockFrom, type Clock } from './clock.js';
-export { openDatabase, ownFolder, type Database } from './db/database.js';
+export { migrationFiles, openDatabase, ownFolder, type Database } from './db/database.js';
 export { listen } from './listen.js';
 export { serve, type Host } from './host.js';
 export { servicesOn, type Services } from './services.js';
