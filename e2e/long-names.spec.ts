@@ -34,7 +34,7 @@ const SCREENS = [
 /** As a reader does who sets the text twice as large: every size doubled, the layout left to cope. */
 const doubleText = (page: Page): Promise<void> =>
   page.evaluate(() => {
-    const all = [...document.body.querySelectorAll<HTMLElement>('*')];
+    const all = Array.from(document.body.querySelectorAll<HTMLElement>('*'));
     const sizes = all.map((element) => parseFloat(getComputedStyle(element).fontSize));
     all.forEach((element, index) => element.style.setProperty('font-size', `${(sizes[index] ?? 16) * 2}px`, 'important'));
   });
@@ -47,7 +47,7 @@ const beyond = (page: Page): Promise<string[]> =>
     if (!scroller || scroller.scrollWidth <= wide) return [];
     const scrolls = (element: Element | null): boolean =>
       element !== null && (/auto|scroll|hidden|clip/.test(getComputedStyle(element).overflowX) || scrolls(element.parentElement));
-    return [...document.body.querySelectorAll('*')]
+    return Array.from(document.body.querySelectorAll('*'))
       .filter(
         (element) => element.getBoundingClientRect().right > wide + 1 && element.children.length === 0 && !scrolls(element.parentElement),
       )

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeHousehold, NOW_MS } from './household.js';
+import { tapThrough } from './browser.js';
 import { measure } from './measure.js';
 import { scanningPlans } from './plans.js';
 
@@ -26,9 +27,18 @@ for (const count of years) {
     writeFileSync(join(folder, 'made.json'), JSON.stringify(made));
   } else for (const end of ['', '-wal', '-shm']) rmSync(join(folder, `reckoned.sqlite${end}`), { force: true });
   const { text } = await measure(folder, count);
+  let taps = '';
+  if (count === Math.max(...years)) {
+    const tapped = await tapThrough(folder);
+    for (const { what, shownMs, longestMs } of tapped)
+      console.log(
+        `${what.padEnd(46)} ${shownMs.toFixed(0)} ms shown, longest task ${longestMs === 0 ? 'under 50' : longestMs.toFixed(0)} ms`,
+      );
+    taps = `\n\nIn the browser:\n\n| what is done | shown after ms | longest task while tapping |\n| --- | --- | --- |\n${tapped.map(({ what, shownMs, longestMs }) => `| ${what} | ${shownMs.toFixed(0)} | ${longestMs === 0 ? 'under 50 ms' : `${longestMs.toFixed(0)} ms`} |`).join('\n')}`;
+  }
   const { statements, scans } = scanningPlans(file);
   const plans = `${statements} statements, ${scans.length} that read a large table whole${scans.length > 0 ? `:\n\n${scans.map((line) => `- \`${line}\``).join('\n')}` : '.'}`;
-  sections.push(`${text}\n\n${plans}`);
+  sections.push(`${text}${taps}\n\n${plans}`);
   console.log(plans);
 }
 if (process.argv.includes('--write')) {

@@ -184,7 +184,7 @@ export async function measure(folder: string, years: number): Promise<{ text: st
   say(await timed(server, 'Nursery, a page of what is planted out', ['nursery?group=planted_out&from=400']));
   await changed('Find a word, after a look', ['find?words=tomato']);
   say(await timed(server, 'Find, a number', ['find?words=1200']));
-  say(await timed(server, 'House', ['about', 'spots']));
+  say(await timed(server, 'House', ['about', 'spots', 'backups']));
   if (photo) say(await timed(server, 'A photograph', [`photos/${photo}`]));
   say(await timed(server, 'The box as a table', ['packets.csv']));
   await lookAtAll();

@@ -120,7 +120,7 @@ describe('copies of the household', () => {
       [damaged, /damaged/],
     ] as const) {
       const response = await bring(body);
-      expect(response.status).toBe(507);
+      expect(response.status).toBe(422);
       expect((response.body as { detail: string }).detail).toMatch(says);
       expect(readdirSync(join(away.folder, 'backups'))).toEqual([]);
     }

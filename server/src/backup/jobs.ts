@@ -105,11 +105,12 @@ const photosIn = (db: Sqlite.Database): PhotoFile[] =>
 function lookInto(folder: string): CopyContent {
   const file = join(folder, DATABASE);
   const known = identify(file, migrationFiles().length);
-  if (known.is === 'new') throw new DatabaseTrouble(`There is no household in ${file}.`);
+  if (known.is === 'new') throw new DatabaseTrouble(`There is no household in ${file}.`, 'there is no household in it');
   const db = new Sqlite(file, { readonly: true });
   try {
     const damage = damageOf(db);
-    if (damage !== null) throw new DatabaseTrouble(`The copy ${file} is damaged and is not put back: ${damage}`);
+    if (damage !== null)
+      throw new DatabaseTrouble(`The copy ${file} is damaged and is not put back: ${damage}`, `it is damaged (${damage})`);
     const tables = tablesOf(db);
     const count = (table: string): number =>
       tables.has(table) ? (db.prepare(`SELECT count(*) FROM "${table}"`).pluck().get() as number) : 0;

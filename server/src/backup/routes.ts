@@ -9,6 +9,7 @@ import { Router, type Response } from 'express';
 import { copyRequest, type Copies } from '@fresh-tuck/contract';
 import { ZipFile } from 'yazl';
 import { ownFolder } from '../db/database.js';
+import { DatabaseTrouble } from '../db/identity.js';
 import { Problem, read, sizeInWords } from '../http/problem.js';
 import { photoPath } from '../photos/files.js';
 import type { Services } from '../services.js';
@@ -72,7 +73,12 @@ export function backupRoutes({ clock, copies, host, household, photoFiles, photo
       const received = join(copies.folder, `.brought-${process.pid}-${Date.now()}`);
       try {
         await pipeline(request, limited(MOST_BROUGHT), createWriteStream(received, { mode: 0o600 }));
-        response.status(201).json(await copies.bring(received, clock.now(), zone()));
+        response.status(201).json(
+          await copies.bring(received, clock.now(), zone()).catch((error: unknown) => {
+            if (!(error instanceof DatabaseTrouble)) throw error;
+            throw Problem.field('file', `The file is not taken in: ${error.reason}. Nothing here was changed.`);
+          }),
+        );
       } finally {
         await rm(received, { force: true });
       }

@@ -2,7 +2,7 @@ import { DatabaseTrouble } from '../db/identity.js';
 import { startThread } from '../http/thread.js';
 import type { Job, JobResults } from './jobs.js';
 
-type Reply = { readonly result: unknown } | { readonly failed: { message: string; code?: string; trouble: boolean } };
+type Reply = { readonly result: unknown } | { readonly failed: { message: string; code?: string; trouble: string | null } };
 
 /** One job at a time: two copies at once would only be in each other's way. */
 let last: Promise<unknown> = Promise.resolve();
@@ -14,7 +14,7 @@ export function runJob<K extends Job['kind']>(job: Extract<Job, { kind: K }>): P
       const thread = startThread('copying', new URL('./worker.ts', import.meta.url), job);
       thread.once('message', (reply: Reply) => {
         if ('result' in reply) resolve(reply.result as JobResults[K]);
-        else if (reply.failed.trouble) reject(new DatabaseTrouble(reply.failed.message));
+        else if (reply.failed.trouble !== null) reject(new DatabaseTrouble(reply.failed.message, reply.failed.trouble));
         else reject(Object.assign(new Error(reply.failed.message), { code: reply.failed.code }));
       });
       thread.once('error', reject);

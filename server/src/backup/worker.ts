@@ -6,5 +6,7 @@ import { type Job, work } from './jobs.js';
 work(workerData as Job).then(
   (result) => parentPort?.postMessage({ result }),
   (error: Error & { code?: string }) =>
-    parentPort?.postMessage({ failed: { message: error.message, code: error.code, trouble: error instanceof DatabaseTrouble } }),
+    parentPort?.postMessage({
+      failed: { message: error.message, code: error.code, trouble: error instanceof DatabaseTrouble ? error.reason : null },
+    }),
 );

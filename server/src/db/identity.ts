@@ -6,7 +6,15 @@ import Sqlite from 'better-sqlite3';
 export const APPLICATION_ID = 0x46547563;
 
 /** What stands in the way of a household's file, in a sentence for people. */
-export class DatabaseTrouble extends Error {}
+export class DatabaseTrouble extends Error {
+  /** @param reason the same in a few words, without the file's name */
+  constructor(
+    message: string,
+    readonly reason = message,
+  ) {
+    super(message);
+  }
+}
 
 /** Where copies of a database lie, beside it. */
 export const copiesOf = (file: string): string => join(dirname(file), 'backups');
@@ -52,6 +60,7 @@ function headerOf(file: string): Buffer | null {
 const foreign = (file: string): DatabaseTrouble =>
   new DatabaseTrouble(
     `${file} is not a Fresh Tuck database, so it is left as it is. Move it away, or name another folder in FRESH_TUCK_DATA. ${whereCopies(file)}`,
+    'it is not a Fresh Tuck database',
   );
 
 /**
@@ -67,6 +76,7 @@ export function identify(file: string, schemas: number): Identity {
   if (header.toString('latin1', 0, 16) !== MAGIC) {
     throw new DatabaseTrouble(
       `${file} is no SQLite file, or its beginning is damaged. It is left as it is. Put a copy back in its place (see the README), or move it away. ${whereCopies(file)}`,
+      'it is no SQLite file and no packed copy, or its beginning is damaged',
     );
   }
   const stamped = header.readInt32BE(APPLICATION_ID_AT);
@@ -92,6 +102,7 @@ export function identify(file: string, schemas: number): Identity {
   if (schema > schemas) {
     throw new DatabaseTrouble(
       `The database ${file} was written by a newer Fresh Tuck (schema ${schema}); this one knows ${schemas}. Nothing in it was touched: start the newer version, or put an older copy back. ${whereCopies(file)}`,
+      `it was written by a newer Fresh Tuck (schema ${schema}; this one knows ${schemas})`,
     );
   }
   return { is: 'ours', schema };
@@ -126,6 +137,7 @@ export function troubleFrom(error: unknown, file: string): DatabaseTrouble | nul
   if (code.startsWith('SQLITE_CORRUPT') || code === 'SQLITE_NOTADB') {
     return new DatabaseTrouble(
       `The database ${file} is damaged. Stop the server, keep the file, and put the newest copy back (see the README). ${whereCopies(file)}`,
+      'it is damaged',
     );
   }
   if (code.startsWith('SQLITE_IOERR') || code.startsWith('SQLITE_CANTOPEN')) {

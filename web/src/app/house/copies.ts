@@ -34,8 +34,8 @@ const sizeInWords = (bytes: number): string =>
 export class CopiesList {
   private readonly api = inject(Api);
   private readonly destroyRef = inject(DestroyRef);
-  private readonly about = inject(AboutService);
-  protected readonly folder = signal('its folder “backups”');
+  protected readonly about = inject(AboutService);
+  protected readonly folder = signal<string | null>(null);
   protected readonly copies = signal<readonly Copy[] | undefined>(undefined);
   protected readonly all$ = signal(false);
   protected readonly asked = signal<string | null>(null);
@@ -65,7 +65,7 @@ export class CopiesList {
       counted(batches, 'batch', 'batches'),
       counted(looks, 'look'),
       counted(seedlings, 'seedling'),
-      `${counted(photographs, 'photograph')}${missing}`,
+      ...(photographs > 0 ? [`${counted(photographs, 'photograph')}${missing}`] : []),
       sizeInWords(bytes),
     ].join(' · ');
   }
