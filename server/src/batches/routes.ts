@@ -2,7 +2,7 @@ import { Router, type Request, type Response } from 'express';
 import { v7 as uuid } from 'uuid';
 import { batchRequest, closeRequest, lookRequest, moveRequest, rebagRequest, recountRequest, undoRequest } from '@fresh-tuck/contract';
 import { momentFrom, nowFor } from '../clock.js';
-import { json } from '../http/json.js';
+import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import { waitedMs } from '../http/waited.js';
@@ -22,7 +22,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
     if (request.get('Prefer') === 'return=minimal') response.set('Preference-Applied', 'return=minimal').json({ id });
-    else json(response, await ask('batch', clock.now(), id));
+    else await jsonOfSaved(response, id, ask('batch', clock.now(), id));
   };
   const subject = (id: string) => {
     const row = batches.get(id);

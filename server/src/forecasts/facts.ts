@@ -37,10 +37,11 @@ export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, unti
   const towelPlaces = batches.placesOf(row.towel_id);
   return towelPlaces.flatMap((place, index) => {
     const leftMs = Math.min(towelPlaces[index + 1]?.from_ms ?? Infinity, untilMs);
-    const inHolder = holders.placesOf(place.holder_id).filter(({ from_ms }) => from_ms < leftMs);
+    const inHolder = holders.placesOf(place.holder_id);
     // Where the bag already stood when the towel came, its last place before counts from then.
     const before = inHolder.findLast(({ from_ms }) => from_ms <= place.from_ms) ?? inHolder[0];
-    const after = inHolder.filter(({ from_ms }) => from_ms > place.from_ms && from_ms !== before?.from_ms);
+    // A batch that was closed at once still stood somewhere.
+    const after = inHolder.filter(({ from_ms }) => from_ms > place.from_ms && from_ms < leftMs && from_ms !== before?.from_ms);
     const stood = [
       ...(before ? [{ spotId: before.spot_id, fromMs: place.from_ms }] : []),
       ...after.map((p) => ({ spotId: p.spot_id, fromMs: p.from_ms })),

@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { Router, type Response } from 'express';
 import { boxQuery, packetChange, packetCountRequest, packetImport, packetRequest, packetsQuery } from '@fresh-tuck/contract';
-import { json } from '../http/json.js';
+import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
@@ -11,7 +11,7 @@ const MOST_NAMES = 60;
 export function packetRoutes({ act, ask, clock, household, packets }: Services): Router {
   const thisYear = (): number => DateTime.fromMillis(clock.now(), { zone: household.find()?.zone ?? 'UTC' }).year;
 
-  const sheet = async (response: Response, id: string): Promise<void> => json(response, await ask('packet', clock.now(), id));
+  const saved = (response: Response, id: string): Promise<void> => jsonOfSaved(response, id, ask('packet', clock.now(), id));
 
   /** Seed packed for next season is sold in autumn; later is a slip of the pen. */
   function checkYear(year: number | null, field: string): void {
@@ -34,7 +34,9 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
         .attachment('seed-box.csv')
         .send(await ask.value('packetsAsCsv', clock.now()));
     })
-    .get('/packets/:packetId', (request, response) => sheet(response, request.params.packetId))
+    .get('/packets/:packetId', async (request, response) => {
+      json(response, await ask('packet', clock.now(), request.params.packetId));
+    })
     .get('/packets/:packetId/kin', async (request, response) => {
       json(response, await ask('kin', clock.now(), request.params.packetId));
     })
@@ -46,7 +48,7 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
         if (packets.has(body.id)) throw Problem.field('id', 'id must be new: a packet with this id is in the box already');
         packets.add(body, nowMs);
       });
-      await sheet(response.status(201), body.id);
+      await saved(response.status(201), body.id);
     })
     .post('/packets/imports', (request, response) => {
       const body = read(packetImport, request.body);
@@ -68,12 +70,12 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
       const body = read(packetChange, request.body);
       checkYear(body.year, 'year');
       act(`packet ${packetId}`, body, () => packets.change(packetId, body));
-      await sheet(response, packetId);
+      await saved(response, packetId);
     })
     .post('/packets/:packetId/counts', async (request, response) => {
       const { packetId } = request.params;
       const body = read(packetCountRequest, request.body);
       act(`count ${packetId}`, body, (nowMs) => packets.count(packetId, body.id, body, nowMs));
-      await sheet(response.status(201), packetId);
+      await saved(response.status(201), packetId);
     });
 }

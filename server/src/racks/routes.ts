@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { rackRequest } from '@fresh-tuck/contract';
-import { json } from '../http/json.js';
+import { json, jsonOfSaved } from '../http/json.js';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
@@ -13,6 +13,6 @@ export function rackRoutes({ act, ask, clock, household, racks }: Services): Rou
       const body = read(rackRequest, request.body);
       household.get();
       act('rack', body, (nowMs) => racks.add(body, nowMs));
-      json(response.status(201), await ask('racks', clock.now()));
+      await jsonOfSaved(response.status(201), body.id, ask('racks', clock.now()));
     });
 }
