@@ -189,12 +189,28 @@ export async function measure(folder: string, years: number): Promise<{ text: st
   say(await timed(server, 'The box as a table', ['packets.csv']));
   await lookAtAll();
   await server.doing();
+  const table = Array.from({ length: 1000 }, (_, row) => ({
+    id: uuid(),
+    cropId: one.cropId,
+    variety: `Brought in ${row}`,
+    year: 2025,
+    source: 'swap',
+    printedRatePercent: 80,
+    seedCount: 40,
+    dressed: false,
+  }));
+  const before = performance.now();
+  await post(server, 'packets/imports', { id: uuid(), packets: table });
+  const brought = `A table of 1,000 packets brought in: ${(performance.now() - before).toFixed(0)} ms, the request loop held for ${(await server.doing()).loopMs.toFixed(0)} ms.`;
+  console.log(brought);
+  await idle(server);
+  await server.doing();
   const stored = await storing(server, folder, live);
   const { loopMs, rssMb } = await server.doing();
   console.log(stored, `loop ${loopMs.toFixed(0)} ms, rss ${rssMb.toFixed(0)} MB`);
   await server.stop();
   const made = JSON.parse(readFileSync(join(folder, 'made.json'), 'utf8')) as Record<string, number>;
-  const table = lines
+  const rows = lines
     .map(
       ({ what, ms, cpuMs, loopMs: loop, waitMs, bytes, raw }) =>
         `| ${what} | ${ms.toFixed(0)} | ${cpuMs.toFixed(0)} | ${loop.toFixed(0)} | ${waitMs.toFixed(0)} | ${(bytes / 1000).toFixed(1)} | ${(raw / 1000).toFixed(0)} |`,
@@ -211,8 +227,8 @@ ${Object.entries(made)
 
 | what is asked | ms | CPU ms | loop ms | meanwhile ms | kB | kB before |
 | --- | --- | --- | --- | --- | --- | --- |
-${table}
+${rows}
 
-${stored}`,
+${stored} ${brought}`,
   };
 }

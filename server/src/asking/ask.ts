@@ -132,7 +132,8 @@ function askWorker(db: Database): Ask {
   }
 
   function put(message: ToWorker, same: string): Promise<Buffer> {
-    if (closed) return Promise.reject(new Problem(503, 'Closing', 'The server is just stopping. Try again in a moment.'));
+    if (closed && message.kind !== 'end')
+      return Promise.reject(new Problem(503, 'Closing', 'The server is just stopping. Try again in a moment.'));
     const asked = queue.find((waiting) => waiting.same === same);
     if (asked) return asked.reply;
     // What is being answered is as good, if nothing was written since it was asked.
@@ -148,12 +149,9 @@ function askWorker(db: Database): Ask {
 
   return withValue((name, nowMs, ...args) => put({ key: nextKey++, kind: 'ask', name, nowMs, args }, JSON.stringify([name, args])), {
     async close() {
-      if (!worker) {
-        closed = true;
-        return;
-      }
-      await put({ key: nextKey++, kind: 'end' }, 'end').catch(() => undefined);
       closed = true;
+      if (!worker) return;
+      await put({ key: nextKey++, kind: 'end' }, 'end').catch(() => undefined);
       const ending = worker;
       worker = null;
       await ending.terminate();
