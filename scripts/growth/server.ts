@@ -22,7 +22,8 @@ export interface Measured {
   stop(): Promise<void>;
 }
 
-export async function startServer(folder: string): Promise<Measured> {
+/** @param now when its clock starts, by default the day for which the household was made */
+export async function startServer(folder: string, now = GROWTH_NOW): Promise<Measured> {
   const before = performance.now();
   const child: ChildProcess = spawn(
     process.execPath,
@@ -32,7 +33,7 @@ export async function startServer(folder: string): Promise<Measured> {
         ...process.env,
         PORT: '0',
         FRESH_TUCK_DATA: folder,
-        FRESH_TUCK_NOW: GROWTH_NOW,
+        FRESH_TUCK_NOW: now,
         FRESH_TUCK_WEB: join(root, 'web', 'dist'),
       },
       stdio: ['ignore', 'pipe', 'inherit', 'ipc'],

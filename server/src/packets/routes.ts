@@ -1,8 +1,8 @@
 import { DateTime } from 'luxon';
 import { Router, type Response } from 'express';
-import { boxQuery, packetChange, packetCountRequest, packetImport, packetRequest, packetsQuery } from '@fresh-tuck/contract';
+import { boxQuery, packetChange, packetCountRequest, packetImportFrame, packetRequest, packetsQuery } from '@fresh-tuck/contract';
 import { json, jsonOfSaved } from '../http/json.js';
-import { Problem, read } from '../http/problem.js';
+import { Problem, read, readRows } from '../http/problem.js';
 import type { Services } from '../services.js';
 
 /** Packets that are named at once to choose from. */
@@ -50,10 +50,17 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
       });
       await saved(response.status(201), body.id);
     })
-    .post('/packets/imports', (request, response) => {
-      const body = read(packetImport, request.body);
+    .post('/packets/imports', async (request, response) => {
+      const { id, packets: rows } = read(packetImportFrame, request.body);
+      const body = { id, packets: await readRows(packetRequest, 'packets', rows) };
       household.get();
       body.packets.forEach((packet, index) => checkYear(packet.year, `packets.${index}.year`));
+      // A thousand rows are made ready a stretch at a time, so that the transaction itself is short.
+      const ready: ReturnType<typeof packets.ready>[] = [];
+      for (const packet of body.packets) {
+        ready.push(packets.ready(packet));
+        if (ready.length % 100 === 0) await new Promise((resolve) => setImmediate(resolve));
+      }
       act('packets', body, (nowMs) => {
         const named = new Set<string>();
         body.packets.forEach(({ id }, index) => {
@@ -61,7 +68,7 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
             throw Problem.field(`packets.${index}.id`, `packets.${index}.id must be new: a packet with this id is in the box already`);
           named.add(id);
         });
-        for (const packet of body.packets) packets.add(packet, nowMs);
+        body.packets.forEach((packet, index) => packets.add(packet, nowMs, ready[index]));
       });
       response.status(201).json({ added: body.packets.length });
     })

@@ -44,6 +44,9 @@ interface BatchLine {
   readonly start_ms: number;
 }
 
+/** A packet's columns, in their order. */
+type PacketValues = readonly unknown[];
+
 type UsedRow = Omit<BatchLine, 'taken'> & { readonly packet_id: string; readonly laid: number; readonly taken: number | null };
 interface CountRow {
   readonly packet_id: string;
@@ -91,8 +94,8 @@ export function packetStore(db: Database, crops: CropStore) {
   const one = db.prepare('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO packet (id, created_ms, ${Object.keys(COLUMNS).join(', ')})
-    VALUES (@id, @nowMs, ${Object.values(COLUMNS)
-      .map((name) => `@${name}`)
+    VALUES (?, ?, ${Object.values(COLUMNS)
+      .map(() => '?')
       .join(', ')})`);
   const update = db.prepare(`
     UPDATE packet SET ${Object.entries(COLUMNS)
@@ -201,6 +204,10 @@ export function packetStore(db: Database, crops: CropStore) {
       dryness: packet.storage.dryness,
     };
   }
+  const valuesOf = (request: PacketRequest): PacketValues => {
+    const row: Record<string, unknown> = described(request.id, request);
+    return Object.values(COLUMNS).map((name) => row[name]);
+  };
   function ancestors(id: string, seen = new Set<string>()): Set<string> {
     const row = one.get(id) as PacketRow | undefined;
     for (const parent of [row?.mother_id, row?.father_id]) {
@@ -261,8 +268,14 @@ export function packetStore(db: Database, crops: CropStore) {
         counts: countsOf(id).map(({ seeds, grams, recorded_ms }) => ({ seeds, grams, atMs: recorded_ms })),
       };
     },
-    add(request: PacketRequest, nowMs: number): void {
-      insert.run({ ...described(request.id, request), nowMs });
+    /**
+     * What a packet's row will hold, worked out before the transaction; null where its
+     * parents must be looked for in it, as they may come in the same table.
+     */
+    ready: (request: PacketRequest): PacketValues | null =>
+      request.motherId === null && request.fatherId === null ? valuesOf(request) : null,
+    add(request: PacketRequest, nowMs: number, ready: PacketValues | null = null): void {
+      insert.run(request.id, nowMs, ...(ready ?? valuesOf(request)));
       const { grams, seedCount, cropId, seedsPerGram } = request;
       const seeds = seedCount ?? (grams === null ? null : seedsIn(grams, cropId, seedsPerGram));
       if (seeds !== null) insertCount.run(request.id, request.id, seeds, grams, 0, nowMs);
