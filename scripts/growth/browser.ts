@@ -5,7 +5,7 @@ import { startServer } from './server.js';
 /** What a screen cost while somebody tapped on it. */
 export interface Tapped {
   readonly what: string;
-  /** From the address to the first heading, ms. */
+  /** From the address to the first heading, ms; 0 where it was tapped to. */
   readonly shownMs: number;
   /** Longest task on the main thread while tapping, ms; 0 where none was longer than 50. */
   readonly longestMs: number;
@@ -57,6 +57,11 @@ export async function tapThrough(folder: string): Promise<Tapped[]> {
         .getByRole('button', { name: /^(Start the round|Go on with the round)/ })
         .first()
         .click();
+      await page.locator('header p', { hasText: /\d+ of \d+/ }).waitFor();
+      await page.waitForTimeout(1500);
+      // The screen of a parcel is built for the first one; from here on it is tapping.
+      told.push({ what: 'The first parcel of a round opened', shownMs: 0, longestMs: await longest(page) });
+      await watch(page);
       for (let parcel = 0; parcel < 6; parcel++) {
         await page.locator('header p', { hasText: /\d+ of \d+/ }).waitFor();
         const where = (await page.locator('header p', { hasText: /\d+ of \d+/ }).textContent())?.trim() ?? '';

@@ -7,6 +7,9 @@ import { Problem } from './problem.js';
 /** Runs a request that changes something: once, whole, and known again when repeated. */
 export type Act = <T>(kind: string, body: { readonly id: string; readonly [field: string]: unknown }, change: (nowMs: number) => T) => T;
 
+/** Acts that change nothing anybody sees: open screens need not ask again. */
+const QUIET: ReadonlySet<string> = new Set(['shown']);
+
 /**
  * One transaction an action. The same id with the same body again returns the
  * first reply; with another body it is a conflict. Open screens are told after
@@ -35,7 +38,7 @@ export function actIn(db: Database, clock: Clock, changes: Changes): Act {
       return { reply, changed: true };
     });
     const { reply, changed } = run.immediate();
-    if (changed) changes.tell();
+    if (changed && !QUIET.has(kind)) changes.tell();
     return reply;
   };
 }

@@ -9,7 +9,7 @@ export interface NurseryPage {
 }
 
 /** Seedlings of a group that are sent at once. */
-const PAGE = 40;
+const PAGE = 20;
 /** What stands in the garden or has left it: years of it are counted, and shown when asked for. */
 const ASKED_FOR: readonly NurseryGroup[] = ['gone'];
 /** In the nursery the oldest want something first; of what has left it the latest is looked for. */

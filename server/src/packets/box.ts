@@ -14,7 +14,7 @@ export interface BoxQuestion {
 }
 
 /** Rows behind a divider that are sent at once. */
-const PAGE = 40;
+const PAGE = 24;
 
 function dividerOf({ advice }: Stock): Divider {
   if (advice.includes('empty')) return 'empty';

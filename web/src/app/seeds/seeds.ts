@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { debounceTime, distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
@@ -19,6 +19,7 @@ const WORDS: Readonly<Record<Divider, { readonly title: string; readonly text: s
 };
 /** A short wait for the next letter before the box is looked through, ms. */
 const TYPING_MS = 150;
+const ROWS_AT_ONCE = 14;
 
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
@@ -43,7 +44,12 @@ export class SeedsScreen {
     distinctUntilChanged(),
   );
   private readonly changes = inject(Changes);
-  protected readonly box = toSignal(this.find$.pipe(switchMap((find) => this.changes.keep(() => this.api.box(find)))));
+  private readonly answered = toSignal(
+    this.find$.pipe(switchMap((find) => this.changes.keep(() => this.api.box(find).pipe(map((box) => ({ find, box })))))),
+  );
+  protected readonly box = computed(() => this.answered()?.box);
+  /** The words that the box stands for now. */
+  private readonly found = computed(() => this.answered()?.find);
   /** Rows that were asked for beyond the first ones of a divider, as the box stood then. */
   private readonly further = linkedSignal<Box | undefined, ReadonlyMap<Divider, readonly BoxRow[]>>({
     source: this.box,
@@ -55,7 +61,9 @@ export class SeedsScreen {
     initialValue: null,
   });
 
-  protected readonly groups = computed(() =>
+  /** Rows that are drawn: a few at once, the others with the next frames, so that no key waits for a whole box. */
+  private readonly drawn = linkedSignal({ source: this.found, computation: () => ROWS_AT_ONCE });
+  private readonly all = computed(() =>
     (this.box()?.groups ?? []).map(({ divider, count, packets }) => ({
       id: divider,
       ...WORDS[divider],
@@ -63,6 +71,14 @@ export class SeedsScreen {
       packets: [...packets, ...(this.further().get(divider) ?? [])],
     })),
   );
+  protected readonly groups = computed(() => {
+    let left = this.drawn();
+    return this.all().map((group) => {
+      const packets = group.packets.slice(0, left);
+      left -= packets.length;
+      return { ...group, packets, whole: packets.length === group.packets.length };
+    });
+  });
   protected readonly full = computed(() => this.groups().filter(({ id }) => id !== 'empty'));
   protected readonly empty = computed(() => this.groups().find(({ id }) => id === 'empty'));
   protected readonly headline = computed(() => {
@@ -84,10 +100,19 @@ export class SeedsScreen {
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe(({ groups: [group] }) => {
         // Meanwhile the box may have changed and begun anew: then these rows are no longer the next.
-        const shown = this.groups().find(({ id }) => id === divider)?.packets.length;
+        const shown = this.all().find(({ id }) => id === divider)?.packets.length;
         if (!group || shown !== from) return;
         this.further.update((all) => new Map([...all, [divider, [...(all.get(divider) ?? []), ...group.packets]]]));
       });
+  }
+
+  constructor() {
+    effect((onCleanup) => {
+      const rows = this.all().reduce((sum, { packets }) => sum + packets.length, 0);
+      if (this.drawn() >= rows) return;
+      const timer = setTimeout(() => this.drawn.update((drawn) => drawn + ROWS_AT_ONCE));
+      onCleanup(() => clearTimeout(timer));
+    });
   }
 
   /** What else is to be said beside its divider. */
