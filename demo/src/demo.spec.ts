@@ -1,3 +1,6 @@
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
 import { buildDemo } from './build.js';
@@ -69,4 +72,34 @@ describe('Lantern Court', () => {
     const batch: Pick<BatchWithJournal, 'title'> = await titled('okra');
     expect(batch.title).toBe('Okra, Tall Mast');
   });
+
+  it('is put back from its copy on an empty folder, equal field by field', async () => {
+    const base = mkdtempSync(join(tmpdir(), 'fresh-tuck-spec-'));
+    const fileOf = (name: string): string => join(base, name, 'household.sqlite');
+    const opened = (name: string, now: () => number): Services =>
+      servicesOn(openDatabase(fileOf(name)), { now }, { demo: true, version: 'test' });
+    const whole = ({ db }: Services): string => {
+      const tables = db.prepare("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name").pluck().all() as string[];
+      return JSON.stringify(tables.map((name) => [name, db.prepare(`SELECT * FROM "${name}"`).all()]));
+    };
+    try {
+      let clock = clockFrom(0, true);
+      const court = opened('court', () => clock.now());
+      await buildDemo(court, { set: (ms) => (clock = clockFrom(ms, true)) });
+      const name = await court.copies.make('by_hand', clock.now(), HOUSEHOLD.zone);
+      const carried = join(base, 'carried.sqlite');
+      copyFileSync(join(court.copies.folderOf(name), 'household.sqlite'), carried);
+      const empty = opened('empty', () => clock.now());
+      const brought = await empty.copies.bring(carried, clock.now(), HOUSEHOLD.zone);
+      expect([brought.household, brought.packets, brought.photographsMissing]).toEqual([HOUSEHOLD.name, court.packets.list().length, 0]);
+      await empty.close();
+      await empty.copies.lay(brought.name);
+      const again = opened('empty', () => clock.now());
+      expect(whole(again) === whole(court)).toBeTrue();
+      expect(await again.ask.value('today', clock.now())).toEqual(await court.ask.value('today', clock.now()));
+      await Promise.all([again.close(), court.close()]);
+    } finally {
+      rmSync(base, { recursive: true, force: true });
+    }
+  }, 60_000);
 });

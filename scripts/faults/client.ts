@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
+import { lookBody } from '../look-body.js';
 import type { Ledger } from './ledger.js';
 
 /** What a household does, request by request, until its server is gone. */
@@ -113,18 +114,7 @@ export class Client {
       );
       return;
     }
-    const look = {
-      at: null,
-      via: 'opened',
-      seen: { tipped: 400, rotten: 0, basedOn: null },
-      marks: [1, 2, 3].map((seed) => ({ seed, stage: 'tip', rootMm: null })),
-      damp: 'damp',
-      rewetted: false,
-      troubles: [],
-      who: null,
-      note: null,
-      supersedes: null,
-    };
+    const look = lookBody(400, { marks: [1, 2, 3].map((seed) => ({ seed, stage: 'tip', rootMm: null })) });
     if (what === 4 || what === 7) {
       await this.act(
         'POST',

@@ -15,4 +15,4 @@ for (const [what, cases] of Object.entries(found) as [string, string[]][]) {
   console.log(`${what}: ${cases.length}`);
   for (const one of cases.slice(0, 5)) console.log(`- ${one}`);
 }
-process.exit(Object.values(found).every((cases) => cases.length === 0) ? 0 : 1);
+process.exit(Object.values(found).every((cases: string[]) => cases.length === 0) ? 0 : 1);

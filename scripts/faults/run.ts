@@ -1,10 +1,12 @@
-import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import type { Copies } from '@fresh-tuck/contract';
+import { randomFrom } from '../random.js';
 import { Client } from './client.js';
 import { actsIn, fits, type Found, inspect, Ledger, nothingFound } from './ledger.js';
+import { older } from './older.js';
 import { startVictim } from './server.js';
 
 /** What was being done when the server was killed. */
@@ -23,16 +25,6 @@ export interface Told {
   readonly seconds: number;
 }
 
-/** Random numbers from a seed (mulberry32). */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
@@ -46,7 +38,7 @@ export async function faults(kills: number, seed: number, situations: readonly S
   const old = join(folder, 'old.sqlite');
   const data = join(folder, 'data');
   mkdirSync(data);
-  const random = numbers(seed);
+  const random = randomFrom(seed);
   const began = performance.now();
   const done: Record<Situation, number> = { work: 0, copy: 0, restore: 0, upgrade: 0 };
   const found = nothingFound();
@@ -91,7 +83,8 @@ export async function faults(kills: number, seed: number, situations: readonly S
         await server.stop();
         rmSync(join(folder, 'upgrade'), { recursive: true, force: true });
         mkdirSync(join(folder, 'upgrade'));
-        await olderHousehold(old);
+        // Filled once: a household of the schema before photographs were files.
+        if (!existsSync(old)) older(old, OLDER_BATCHES);
         copyFileSync(old, join(folder, 'upgrade', 'household.sqlite'));
         const begun = await startVictim(join(folder, 'upgrade'), 40 + random() * 400);
         await begun?.kill();
@@ -168,10 +161,3 @@ function stopWorking(client: Client): void {
 }
 
 const OLDER_BATCHES = 30;
-/** A household of the schema before photographs were files, filled once. */
-async function olderHousehold(file: string): Promise<void> {
-  const { existsSync } = await import('node:fs');
-  if (existsSync(file)) return;
-  const { older } = await import('./older.js');
-  older(file, OLDER_BATCHES);
-}

@@ -20,7 +20,7 @@ interface Check {
   readonly format?: string;
   readonly value?: number;
 }
-const defOf = (schema: z.ZodType): Def => schema.def as unknown as Def;
+const defOf = (schema: z.ZodType): Def => schema.def;
 /** What a number or a text is held to. */
 function boundsOf(schema: z.ZodType): { readonly minimum: number; readonly maximum: number; readonly format: string } {
   const def = schema.def as unknown as { format?: string; checks?: readonly { _zod: { def: Check } }[] };

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
 import { CROPS } from '@fresh-tuck/core';
 import { clockFrom, openDatabase, servicesOn } from '@fresh-tuck/server';
+import { randomFrom } from '../random.js';
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -24,17 +25,6 @@ const SPOTS = [
 const LOGGED = 4;
 const KINDS = 48;
 
-/** Random numbers from a seed, the same every time (mulberry32). */
-function numbers(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 /** What was made, counted. */
 export interface Made {
   readonly [what: string]: number;
@@ -50,7 +40,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
   const clock = clockFrom(NOW_MS, true);
   const services = servicesOn(openDatabase(file), clock, { demo: false, version: 'growth' });
   const { db, household, spots, packets, holders, batches, journal, nursery } = services;
-  const random = numbers(7);
+  const random = randomFrom(7);
   const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)] as T;
   const idAt = (ms: number): string => v7({ msecs: Math.round(ms), random: randomBytes(16) });
   const act = db.prepare('INSERT INTO act (id, kind, body_hash, recorded_ms, reply) VALUES (?, ?, ?, ?, ?)');

@@ -13,6 +13,7 @@ import {
 import type { BatchEnd, BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { ageOf } from '../packets/store.js';
+import { RECORD_REACH_MS } from '../spots/store.js';
 import { yearAt } from './calendar.js';
 import { spotOf, type Stores } from './facts.js';
 import { pastEnds, type LotCache } from './past-lots.js';
@@ -79,7 +80,7 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     const row = stores.batches.get(id);
     const facts = factsWith(row, packetPrior(packetId, seenBy(row), household.zone, atMs), household, atMs);
     const lot = pastLotOf(facts, atMs, { packet: packetId, crop: cropId, spot: spotOf(row, stores) });
-    cache.set(id, key, { fromMs: row.start_ms, toMs: atMs }, lot);
+    cache.set(id, key, { fromMs: row.start_ms - RECORD_REACH_MS, toMs: atMs }, lot);
     return lot;
   }
 

@@ -31,7 +31,11 @@ export interface SpotRecord {
 
 /** Days before a stay whose readings fill its gaps; no reading is longer, ms. */
 const FLANK_MS = 6 * 86_400_000;
-/** Readings that stand in for a stay nobody measured. */
+/** Readings that stand in for a stay nobody measured are no older than this, ms. */
+const STANDS_IN_MS = 30 * 86_400_000;
+/** How long before a stay its record begins, ms. */
+export const RECORD_REACH_MS = FLANK_MS + STANDS_IN_MS;
+/** How many of them there are. */
 const NEAREST = 5;
 /** Later than any reading, ms. */
 const LATEST_MS = 8_640_000_000_000_000;
@@ -57,10 +61,9 @@ export function spotStore(db: Database) {
     .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? ORDER BY rowid')
     .raw();
   const earlier = db
-    .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms < ? ORDER BY from_ms DESC LIMIT ?')
-    .raw();
-  const later = db
-    .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? ORDER BY from_ms LIMIT ?')
+    .prepare(
+      'SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms < ? AND from_ms >= ? ORDER BY from_ms DESC LIMIT ?',
+    )
     .raw();
   const latest = db.prepare(
     'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, rowid DESC LIMIT 1',
@@ -99,18 +102,16 @@ export function spotStore(db: Database) {
 
   /**
    * A place with its record of a stay: what was read from some days before it on, which
-   * fill its gaps; where nothing was, the readings nearest to it.
+   * fill its gaps; where nothing was, the last readings of the month before. What was read
+   * after it left does not speak for it: a place is heated in another season.
    */
   function record(id: string, fromMs: number, toMs: number): SpotRecord {
     const row = get(id);
     const lowMs = fromMs - FLANK_MS;
     const highMs = Math.min(toMs, LATEST_MS);
     const within = readings.all(id, lowMs, highMs) as RecordRow[];
-    const around = (): RecordRow[] => [
-      ...(earlier.all(id, lowMs, NEAREST) as RecordRow[]).reverse(),
-      ...(later.all(id, highMs, NEAREST) as RecordRow[]),
-    ];
-    return { id, name: row.name, guess: guessFor(row), readings: (within.length > 0 ? within : around()).map(readingOf) };
+    const before = (): RecordRow[] => (earlier.all(id, lowMs, lowMs - STANDS_IN_MS, NEAREST) as RecordRow[]).reverse();
+    return { id, name: row.name, guess: guessFor(row), readings: (within.length > 0 ? within : before()).map(readingOf) };
   }
   return {
     list: (zone: string, units: UnitSystem, nowMs: number): Spot[] =>
