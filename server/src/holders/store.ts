@@ -28,12 +28,13 @@ export function holderStore(db: Database) {
   const spotName = db.prepare('SELECT name FROM spot WHERE id = ?');
   // Bags that hold a batch which is still open, the oldest first.
   const inUse = db.prepare(`
-    SELECT DISTINCT h.id FROM batch b
-      JOIN towel t ON t.batch_id = b.id
+    WITH live AS MATERIALIZED (SELECT b.id FROM batch b
+      WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
+        AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)))
+    SELECT DISTINCT h.id FROM live
+      CROSS JOIN towel t ON t.batch_id = live.id
       JOIN towel_place p ON p.rowid = (SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
       JOIN holder h ON h.id = p.holder_id
-    WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
-      AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
     ORDER BY h.rowid`);
   const closures = db.prepare('SELECT closure FROM holder_closure WHERE holder_id = ? ORDER BY rowid DESC LIMIT 1');
   const insertClosure = db.prepare('INSERT INTO holder_closure (holder_id, closure, from_ms, recorded_ms) VALUES (?, ?, ?, ?)');
