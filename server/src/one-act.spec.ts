@@ -1,18 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, PacketName, Problem } from '@fresh-tuck/contract';
-import { dump, household, lookBody, type Household } from './testing/household.js';
+import { dump, household, lookBody, packetBody, type Household } from './testing/household.js';
 
-const packetBody = (more: object = {}) => ({
-  id: uuid(),
-  cropId: 'leek',
-  variety: 'Quay',
-  year: 2024,
-  source: null,
-  printedRatePercent: null,
-  seedCount: 90,
-  dressed: false,
-  ...more,
-});
 const PNG = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
 
 describe('one act, one effect', () => {

@@ -138,11 +138,13 @@ function askWorker(db: Database): Ask {
     if (asked) return asked.reply;
     // What is being answered is as good, if nothing was written since it was asked.
     if (running?.same === same && running.written === written()) return running.reply;
-    const reply = new Promise<Buffer>((resolve, reject) => {
-      // The promise itself is filled in below, before anything can be asked again.
-      queue.push({ message, same, reply: null as never, resolve, reject, written: 0 });
+    let resolve: Waiting['resolve'] = () => undefined;
+    let reject: Waiting['reject'] = () => undefined;
+    const reply = new Promise<Buffer>((kept, broken) => {
+      resolve = kept;
+      reject = broken;
     });
-    queue[queue.length - 1] = { ...(queue.at(-1) as Waiting), reply };
+    queue.push({ message, same, reply, resolve, reject, written: 0 });
     pump();
     return reply;
   }

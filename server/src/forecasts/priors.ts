@@ -12,7 +12,7 @@ import {
 } from '@fresh-tuck/core';
 import type { BatchEnd, BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
-import { ageOf } from '../packets/store.js';
+import { ageOf } from '../packets/rows.js';
 import { RECORD_REACH_MS } from '../spots/store.js';
 import { yearAt } from './calendar.js';
 import { spotOf, type Stores } from './facts.js';

@@ -2,19 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, PacketName, PacketSheet, PastSeasons, Problem, Rack } from '@fresh-tuck/contract';
 import { readPacketRow, recogniseColumns } from '@fresh-tuck/core/seedbox';
 import Papa from 'papaparse';
-import { batchBody, household, lookBody, type Household } from '../testing/household.js';
-
-const packetBody = (more: object = {}) => ({
-  id: uuid(),
-  cropId: 'leek',
-  variety: 'Quay',
-  year: 2024,
-  source: null,
-  printedRatePercent: null,
-  seedCount: 90,
-  dressed: false,
-  ...more,
-});
+import { batchBody, household, lookBody, packetBody, type Household } from '../testing/household.js';
 
 describe('the seed box', () => {
   let home: Household;

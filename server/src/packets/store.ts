@@ -1,90 +1,15 @@
 import type { packetChange, PacketName, packetRequest, Packet as WholePacket } from '@fresh-tuck/contract';
-import { ageingPace } from '@fresh-tuck/core';
 import type * as z from 'zod';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
+import { COLUMNS, storageOf, type BatchLine, type CountRow, type PacketRow, type PacketValues, type UsedRow } from './rows.js';
 
 type PacketRequest = z.output<typeof packetRequest>;
 type PacketChange = z.output<typeof packetChange>;
 
 /** A packet as the store knows it; what is expected of it is the forecast's to say. */
 export type StoredPacket = Omit<WholePacket, 'prior' | 'handled' | 'fates' | 'sound' | 'stock' | 'pace'>;
-
-export interface PacketRow {
-  readonly id: string;
-  readonly crop_id: string;
-  readonly variety: string;
-  readonly year: number | null;
-  readonly source: string | null;
-  readonly printed_rate_percent: number | null;
-  readonly printed_days_low: number | null;
-  readonly printed_days_high: number | null;
-  readonly dressed: 0 | 1;
-  readonly trait: string | null;
-  readonly generation: number | null;
-  readonly mother_id: string | null;
-  readonly father_id: string | null;
-  readonly isolation: WholePacket['isolation'];
-  readonly isolation_m: number | null;
-  readonly store_place: WholePacket['storage']['place'];
-  readonly store_c: number | null;
-  readonly store_dryness: WholePacket['storage']['dryness'];
-  readonly seeds_per_gram: number | null;
-  readonly created_ms: number;
-}
-
-interface BatchLine {
-  readonly id: string;
-  readonly number: number;
-  readonly seeds: number;
-  readonly taken: number;
-  readonly closed: 0 | 1;
-  readonly purpose: 'plants' | 'test';
-  readonly start_ms: number;
-}
-
-/** A packet's columns, in their order. */
-type PacketValues = readonly unknown[];
-
-type UsedRow = Omit<BatchLine, 'taken'> & { readonly packet_id: string; readonly laid: number; readonly taken: number | null };
-interface CountRow {
-  readonly packet_id: string;
-  readonly seeds: number;
-  readonly grams: number | null;
-  readonly after_number: number;
-  readonly recorded_ms: number;
-}
-
-const storageOf = (row: PacketRow) => ({ place: row.store_place, celsius: row.store_c, dryness: row.store_dryness });
-
-/** Years that a packet has aged by its store, and by the calendar; null where its year is not known. */
-export function ageOf(row: PacketRow, thisYear: number): { aged: number | null; calendar: number | null; pace: number } {
-  const pace = ageingPace(storageOf(row));
-  const calendar = row.year === null ? null : Math.max(thisYear - row.year, 0);
-  return { aged: calendar === null ? null : calendar * pace, calendar, pace };
-}
-
-const COLUMNS = {
-  crop_id: 'cropId',
-  variety: 'variety',
-  year: 'year',
-  source: 'source',
-  printed_rate_percent: 'printedRatePercent',
-  printed_days_low: 'daysLow',
-  printed_days_high: 'daysHigh',
-  dressed: 'dressed',
-  trait: 'trait',
-  generation: 'generation',
-  mother_id: 'motherId',
-  father_id: 'fatherId',
-  isolation: 'isolation',
-  isolation_m: 'isolationM',
-  store_place: 'place',
-  store_c: 'celsius',
-  store_dryness: 'dryness',
-  seeds_per_gram: 'seedsPerGram',
-} as const;
 
 export function packetStore(db: Database, crops: CropStore) {
   const all = db.prepare('SELECT * FROM packet ORDER BY created_ms, rowid');

@@ -3,7 +3,8 @@ import { stockOf, type Stock } from '@fresh-tuck/core/stock';
 import type { Reader } from '../asking/reader.js';
 import { yearAt } from '../forecasts/calendar.js';
 import { resultOf } from '../forecasts/facts.js';
-import { ageOf, type StoredPacket } from './store.js';
+import { ageOf } from './rows.js';
+import type { StoredPacket } from './store.js';
 
 /** Other packets of a crop that are offered to fill up from. */
 const MOST_KIN = 12;

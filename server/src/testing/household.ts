@@ -41,6 +41,19 @@ export const batchBody = (packetId: string, spotId: string, more: object = {}) =
   ...more,
 });
 
+/** A packet of leek, 90 seeds. */
+export const packetBody = (more: object = {}) => ({
+  id: uuid(),
+  cropId: 'leek',
+  variety: 'Quay',
+  year: 2024,
+  source: null,
+  printedRatePercent: null,
+  seedCount: 90,
+  dressed: false,
+  ...more,
+});
+
 export const lookBody = (more: object = {}) => ({
   id: uuid(),
   at: null,
