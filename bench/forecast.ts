@@ -1,7 +1,10 @@
 /** Median time of one whole forecast with ten looks, beside one survreg fit of the same batch where R is installed. */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { answersFor, bookPrior, CROPS, evidenceFrom, outlookFor, posteriorOf, type ParcelFacts } from '@fresh-tuck/core';
+import { reportFor } from '@fresh-tuck/core/judging';
+import { type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { bookPrior, evidenceFrom, outlookFor, posteriorOf } from '@fresh-tuck/core/forecast';
+import { CROPS } from '@fresh-tuck/core/crops';
 
 const HOUR_MS = 3_600_000;
 const startMs = Date.UTC(2026, 3, 1, 6);
@@ -10,6 +13,7 @@ if (!crop) throw new Error('the crop library has no tomatillo');
 const tipped = [0, 0, 0, 0, 1, 3, 6, 8, 9, 10];
 const facts: ParcelFacts = {
   crop,
+  method: 'towel',
   seeds: 12,
   wanted: 8,
   startMs,
@@ -44,7 +48,7 @@ function median(run: () => unknown): number {
   return times.sort((a, b) => a - b)[100] ?? NaN;
 }
 
-const whole = median(() => answersFor(facts, startMs + 7 * 24 * HOUR_MS));
+const whole = median(() => reportFor(facts, startMs + 7 * 24 * HOUR_MS));
 console.log(`a forecast with ten looks, every answer a screen draws: median ${whole.toFixed(2)} ms`);
 const evidence = evidenceFrom(12, facts.looks, startMs, (ms) => (ms - startMs) / (24 * HOUR_MS), crop.root.mmPerDayAtOptimum);
 const days = median(() => {

@@ -4,7 +4,8 @@
  * their family's, and writes docs/crops.md with the days it expects.
  */
 import { writeFileSync } from 'node:fs';
-import { CROPS, rateAt, shareAt, type Crop } from '../core/src/index.js';
+import { CROPS, type Crop } from '@fresh-tuck/core/crops';
+import { rateAt, shareAt } from '@fresh-tuck/core/warmth';
 
 const GROUPS = [
   'seed',

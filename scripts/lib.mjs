@@ -72,6 +72,9 @@ export async function install() {
 
 const source = (room, file = 'index') => join(root, room, 'src', `${file}.ts`);
 
+/** Folders of the core that others may import from: those with an index. */
+const coreRooms = () => readdirSync(join(root, 'core', 'src')).filter((room) => existsSync(source('core', `${room}/index`)));
+
 /** Bundles TypeScript for Node with the workspaces' sources in it, and the migrations beside it. */
 export async function bundle(entryPoints, outdir) {
   const esbuild = await import('esbuild');
@@ -88,13 +91,7 @@ export async function bundle(entryPoints, outdir) {
     sourcemap: true,
     logLevel: 'warning',
     alias: {
-      '@fresh-tuck/core/seedbox': source('core', 'seedbox'),
-      '@fresh-tuck/core/germination-test': source('core', 'germination-test'),
-      '@fresh-tuck/core/stock': source('core', 'sowing/stock'),
-      '@fresh-tuck/core/destinations': source('core', 'moving/destinations'),
-      '@fresh-tuck/core/own-crops': source('core', 'own-crops'),
-      '@fresh-tuck/core/states': source('core', 'looking/parcel-state'),
-      '@fresh-tuck/core': source('core'),
+      ...Object.fromEntries(coreRooms().map((room) => [`@fresh-tuck/core/${room}`, source('core', `${room}/index`)])),
       '@fresh-tuck/contract/choices': source('contract', 'choices'),
       '@fresh-tuck/contract': source('contract'),
       '@fresh-tuck/server': source('server'),

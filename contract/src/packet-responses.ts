@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import type { LotPrior } from '@fresh-tuck/core';
-import type { TestResult } from '@fresh-tuck/core/germination-test';
-import type { Storage } from '@fresh-tuck/core/seedbox';
-import type { Stock } from '@fresh-tuck/core/stock';
+import type { LotPrior } from '@fresh-tuck/core/forecast';
+import type { TestResult } from '@fresh-tuck/core/seedtest';
+import type { Stock, Storage } from '@fresh-tuck/core/seedbox';
 import { DIVIDERS, ISOLATIONS, PURPOSES, TARGETS } from './choices.js';
 
 /** A germination test of a packet, by reference: the batch is the proof. */

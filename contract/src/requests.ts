@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/states';
-import { DESTINATIONS } from '@fresh-tuck/core/destinations';
+import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/parcel';
+import { DESTINATIONS } from '@fresh-tuck/core/moving';
 import {
   CLOSING_REASONS,
   CLOSURES,

@@ -1,7 +1,9 @@
 import * as z from 'zod';
-import type { Answers, Crop, HouseWays, Judgement, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
-import type { Destination } from '@fresh-tuck/core/destinations';
-import type { OwnFigures } from '@fresh-tuck/core/own-crops';
+import type { HouseWays, ParcelFacts } from '@fresh-tuck/core/parcel';
+import type { Report } from '@fresh-tuck/core/judging';
+import type { Told, WhyPanel } from '@fresh-tuck/core/words';
+import type { Crop, OwnFigures } from '@fresh-tuck/core/crops';
+import type { Destination } from '@fresh-tuck/core/moving';
 import { CLOSURES, COPY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
@@ -194,8 +196,8 @@ export const batch = z.object({
   replicates: z.array(z.number()),
   aim: z.custom<Aim>(),
   facts: z.custom<ParcelFacts>(),
-  answers: z.custom<Answers>(),
-  judgement: z.custom<Judgement>(),
+  answers: z.custom<Report>(),
+  judgement: z.custom<Told>(),
 });
 
 export const batchWithJournal = batch.extend({ journal: z.array(journalEntry), cups: z.array(cup) });
@@ -205,7 +207,7 @@ export type DrawnFacts = Pick<ParcelFacts, 'seeds' | 'wanted' | 'startMs' | 'loo
 /** A batch as Today draws it, without what only its own screens ask for: sixty of them go over the wire at once. */
 export const card = batch.omit({ facts: true, answers: true }).extend({
   facts: z.custom<DrawnFacts>(),
-  answers: z.custom<Omit<Answers, 'curve'>>(),
+  answers: z.custom<Omit<Report, 'curve'>>(),
 });
 
 /** A parcel on Today's route. */

@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
-import { CROPS, doseFor } from '@fresh-tuck/core';
+import { CROPS } from '@fresh-tuck/core/crops';
+import { doseFor } from '@fresh-tuck/core/carrier';
 import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';

@@ -1,4 +1,5 @@
-import { CROPS, parcelState, type ParcelState } from '@fresh-tuck/core';
+import { CROPS } from '@fresh-tuck/core/crops';
+import { parcelState, type ParcelState } from '@fresh-tuck/core/parcel';
 import type { DemoParcel as Shown } from '@fresh-tuck/contract';
 import { looksOf, movesOf, type Services } from '@fresh-tuck/server';
 import { SPOTS, PARCELS } from './household.js';

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
-import { CROPS } from '@fresh-tuck/core';
+import { CROPS } from '@fresh-tuck/core/crops';
 import { clockFrom, openDatabase, servicesOn } from '@fresh-tuck/server';
 import { randomFrom } from '../random.js';
 

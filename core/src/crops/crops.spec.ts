@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
-import { CROPS, rateAt, tentRateAt } from '../index.js';
+import { CROPS } from './all.js';
+import { rateAt, tentRateAt } from '../warmth/index.js';
 import { cropSchema } from './schema.js';
 
 const crop = (id: string) => {

@@ -1,8 +1,11 @@
 import fc from 'fast-check';
-import { answersFor, bookPrior, CROPS, type ParcelFacts } from '../index.js';
+import { reportFor } from '../judging/index.js';
+import { type ParcelFacts } from '../parcel/index.js';
+import { bookPrior } from '../forecast/index.js';
+import { CROPS } from './all.js';
 import { cropSchema } from './schema.js';
 import { FIGURES } from './figures.js';
-import { figureAsText, figureFrom } from './figure-words.js';
+import { figureAsText, figureFrom } from '../words/index.js';
 import { departures, FigureError, figureIn, withOwn } from './own.js';
 import { SCHOOLS, schoolsFor } from './schools.js';
 
@@ -79,6 +82,7 @@ describe('figures of one’s own', () => {
         const crop = withOwn(tomato, { 'days.tipAtOptimum': days, 'days.logSpread': spread });
         const facts: ParcelFacts = {
           crop,
+          method: 'towel',
           seeds: 8,
           wanted: 4,
           startMs,
@@ -93,7 +97,7 @@ describe('figures of one’s own', () => {
           lookTimesMs: [nowMs + 43_200_000, nowMs + 86_400_000],
           lateTolerance: 0.01,
         };
-        const { now, end } = answersFor(facts, nowMs);
+        const { now, end } = reportFor(facts, nowMs);
         return Number.isFinite(now.mean) && now.mean <= end.mean + 1e-9 && end.mean <= 8;
       }),
       { numRuns: 40, seed: 4 },

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import { CROPS, type Crop, rateAt } from '../index.js';
+import { CROPS } from './all.js';
+import { type Crop } from './schema.js';
+import { rateAt } from '../warmth/index.js';
 
 type Row = Record<string, string>;
 const table = (file: string): Row[] =>

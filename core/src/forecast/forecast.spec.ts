@@ -1,15 +1,12 @@
 import fc from 'fast-check';
-import {
-  answersFor,
-  countForecast,
-  CROPS,
-  evidenceFrom,
-  outlookFor,
-  posteriorOf,
-  bookPrior,
-  type ParcelFacts,
-  type ParcelLook,
-} from '../index.js';
+import { reportFor } from '../judging/index.js';
+import { type ParcelFacts, type ParcelLook } from '../parcel/index.js';
+import { countForecast } from '../chance/index.js';
+import { CROPS } from '../crops/index.js';
+import { evidenceFrom } from './evidence.js';
+import { outlookFor } from './predict.js';
+import { posteriorOf } from './posterior.js';
+import { bookPrior } from './prior.js';
 
 const HOUR_MS = 3_600_000;
 const START = Date.UTC(2026, 3, 1, 6);
@@ -30,6 +27,7 @@ const look = (hours: number, tipped: number | null, more: Partial<ParcelLook> = 
 
 const parcel = (more: Partial<ParcelFacts> = {}): ParcelFacts => ({
   crop,
+  method: 'towel',
   seeds: 10,
   wanted: null,
   startMs: START,
@@ -80,7 +78,7 @@ describe('the forecast', () => {
   it('is a number on anything that could be written down, and its chances are chances', () => {
     fc.assert(
       fc.property(history, ({ facts, nowMs }) => {
-        const answers = answersFor(facts, nowMs);
+        const answers = reportFor(facts, nowMs);
         everyNumber(answers, (n, path) => {
           if (Number.isNaN(n)) throw new Error(`${path} is not a number`);
         });
@@ -106,7 +104,7 @@ describe('the forecast', () => {
       parcel({ seeds: 1, looks: [look(5, 1)], stays: cold }),
     ];
     for (const facts of cases) {
-      const answers = answersFor({ ...facts, lookTimesMs: [START + 2412 * HOUR_MS] }, START + 2400 * HOUR_MS);
+      const answers = reportFor({ ...facts, lookTimesMs: [START + 2412 * HOUR_MS] }, START + 2400 * HOUR_MS);
       everyNumber(answers, (n, path) => expect(n).withContext(path).not.toBeNaN());
       expect(answers.state.quiet === 0 ? answers.end.high : 0).toBe(0);
     }
@@ -115,17 +113,17 @@ describe('the forecast', () => {
   it('does not mind the order in which looks are entered, and an undone look leaves no trace', () => {
     const looks = [look(40, 0), look(64, 2), look(76, 5, { rotten: 1 }), look(90, 6)];
     const nowMs = START + 92 * HOUR_MS;
-    const whole = answersFor(parcel({ looks }), nowMs);
-    expect(answersFor(parcel({ looks: [...looks].reverse() }), nowMs)).toEqual(whole);
-    const without = answersFor(parcel({ looks: looks.slice(0, 3) }), nowMs);
-    answersFor(parcel({ looks: [...looks.slice(0, 3), look(90, 9)] }), nowMs);
-    expect(answersFor(parcel({ looks: looks.slice(0, 3) }), nowMs)).toEqual(without);
+    const whole = reportFor(parcel({ looks }), nowMs);
+    expect(reportFor(parcel({ looks: [...looks].reverse() }), nowMs)).toEqual(whole);
+    const without = reportFor(parcel({ looks: looks.slice(0, 3) }), nowMs);
+    reportFor(parcel({ looks: [...looks.slice(0, 3), look(90, 9)] }), nowMs);
+    expect(reportFor(parcel({ looks: looks.slice(0, 3) }), nowMs)).toEqual(without);
   });
 
   it('expects no fewer tips from one more seed, and no later ones from warmth nearer the optimum', () => {
     const nowMs = START + 3 * 24 * HOUR_MS;
     const at = (celsius: number, seeds: number) =>
-      answersFor(parcel({ seeds, stays: [{ fromMs: START, readings: [], guess: { minC: celsius, maxC: celsius } }] }), nowMs);
+      reportFor(parcel({ seeds, stays: [{ fromMs: START, readings: [], guess: { minC: celsius, maxC: celsius } }] }), nowMs);
     const sizes = [1, 2, 5, 12, 40].map((seeds) => at(24, seeds).end.mean);
     expect([...sizes].sort((a, b) => a - b)).toEqual(sizes);
     const warmth = [14, 18, 22, 26].map((celsius) => at(celsius, 10).halfMs ?? Infinity);
@@ -134,7 +132,7 @@ describe('the forecast', () => {
 
   it('takes a look through the bag for what it shows, and a silent one for less than an open one', () => {
     const nowMs = START + 120 * HOUR_MS;
-    const alive = (looks: ParcelLook[]): number => answersFor(parcel({ looks }), nowMs).chanceQuietAlive;
+    const alive = (looks: ParcelLook[]): number => reportFor(parcel({ looks }), nowMs).chanceQuietAlive;
     const [never, through, opened] = [alive([]), alive([look(115, 0, { through: true })]), alive([look(115, 0)])];
     expect(through).toBeLessThan(never - 0.01);
     expect(opened).toBeLessThan(through - 0.01);
@@ -154,7 +152,7 @@ describe('the forecast', () => {
 
   it('takes rotten seed for dead and lost seed for nothing but gone', () => {
     const nowMs = START + 150 * HOUR_MS;
-    const at = (more: Partial<ParcelLook>) => answersFor(parcel({ looks: [look(100, 3), look(140, 3, more)] }), nowMs);
+    const at = (more: Partial<ParcelLook>) => reportFor(parcel({ looks: [look(100, 3), look(140, 3, more)] }), nowMs);
     const [plain, rotten, lost] = [at({}), at({ rotten: 4 }), at({ lost: 4 })];
     expect([rotten.state.quiet, lost.state.quiet]).toEqual([3, 3]);
     // Four fewer that could come; but what was lost may well have lived.
@@ -177,8 +175,8 @@ describe('the forecast', () => {
   it('hears the same from touched seeds as from bare counts, and from a part split off as from the whole', () => {
     const nowMs = START + 100 * HOUR_MS;
     const tips = (...seeds: number[]) => seeds.map((seed) => ({ seed, stage: 'tip' as const, rootMm: null }));
-    const counted = answersFor(parcel({ looks: [look(60, 1), look(84, 4)] }), nowMs);
-    const touched = answersFor(parcel({ looks: [look(60, 1, { marks: tips(3) }), look(84, 4, { marks: tips(1, 7, 9) })] }), nowMs);
+    const counted = reportFor(parcel({ looks: [look(60, 1), look(84, 4)] }), nowMs);
+    const touched = reportFor(parcel({ looks: [look(60, 1, { marks: tips(3) }), look(84, 4, { marks: tips(1, 7, 9) })] }), nowMs);
     expect([touched.soon, touched.end, touched.curve, touched.chanceQuietAlive]).toEqual([
       counted.soon,
       counted.end,
@@ -188,7 +186,7 @@ describe('the forecast', () => {
     // Four quiet ones split off at 60 h and silent until 84 h: they were quiet all along.
     const apart = parcel({ seeds: 4, looks: [look(60, 0), look(84, 0)] });
     const never = parcel({ seeds: 4, looks: [look(84, 0)] });
-    expect(answersFor(apart, nowMs).end.mean).toBeCloseTo(answersFor(never, nowMs).end.mean, 9);
+    expect(reportFor(apart, nowMs).end.mean).toBeCloseTo(reportFor(never, nowMs).end.mean, 9);
   });
 
   it('gives the shortest stretch that holds the asked share', () => {
@@ -203,9 +201,9 @@ describe('the forecast', () => {
   });
 
   it('refuses facts that contradict each other', () => {
-    expect(() => answersFor(parcel({ seeds: 3, looks: [look(40, 4)] }), START + 48 * HOUR_MS)).toThrowError(
+    expect(() => reportFor(parcel({ seeds: 3, looks: [look(40, 4)] }), START + 48 * HOUR_MS)).toThrowError(
       /4 tips, 0 rotten and 0 lost of 3/,
     );
-    expect(() => answersFor(parcel({ stays: [] }), START + 48 * HOUR_MS)).toThrowError(/stays/);
+    expect(() => reportFor(parcel({ stays: [] }), START + 48 * HOUR_MS)).toThrowError(/stays/);
   });
 });

@@ -1,5 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { type Evidence, logLikelihood, posteriorOf, type Prior } from '../index.js';
+import { type Evidence } from './evidence.js';
+import { logLikelihood } from './likelihood.js';
+import { posteriorOf } from './posterior.js';
+import { type Prior } from './prior.js';
 import { lawShape, tippedShare } from './tip-law.js';
 
 interface Fixture {

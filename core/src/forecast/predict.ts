@@ -1,4 +1,4 @@
-import { ChanceMixture } from './count.js';
+import { ChanceMixture } from '../chance/index.js';
 import { seenShare, type QuietGroup } from './evidence.js';
 import type { Column, Posterior } from './posterior.js';
 import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';

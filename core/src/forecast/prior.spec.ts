@@ -1,4 +1,8 @@
-import { agedShare, answersFor, bookPrior, CROPS, learn, pastLotOf, type ParcelFacts, type PastLot } from '../index.js';
+import { knownInWords } from '../words/index.js';
+import { agedShare, bookPrior, learn, type PastLot } from './prior.js';
+import { reportFor } from '../judging/index.js';
+import { pastLotOf, type ParcelFacts } from '../parcel/index.js';
+import { CROPS } from '../crops/index.js';
 
 const HOUR_MS = 3_600_000;
 const crop = (id: string) => {
@@ -19,6 +23,7 @@ function finished(factor: number, seeds = 20, living = 17): ParcelFacts {
   const reading = { minC: optimumC, maxC: optimumC };
   return {
     crop: tomato,
+    method: 'towel',
     seeds,
     wanted: null,
     startMs: 0,
@@ -79,7 +84,7 @@ describe('what finished batches teach', () => {
     expect(stranger).toBeLessThan(0.2 * slower);
     expect(elsewhere).toBeCloseTo(0, 9);
     expect(learn(book('tomato'), labels, past).logMedian.sd).toBeLessThan(book('tomato').logMedian.sd);
-    expect(learn(book('tomato'), labels, past).known.at(-1)).toMatch(/3 finished of this packet\): expected \d+ % later/);
+    expect(learn(book('tomato'), labels, past).known.map(knownInWords).at(-1)).toMatch(/3 finished of this packet\): expected \d+ % later/);
   });
 
   it('learns a packet’s rate from its own batches, more than from the print', () => {
@@ -122,7 +127,7 @@ describe('the toll of the warmth', () => {
         looks: [],
         stays: [{ fromMs: 0, readings: [{ fromMs: 0, toMs: 1e10, ...reading }], guess: reading }],
       };
-      return answersFor(
+      return reportFor(
         { ...facts, looks: [{ ...(finished(1).looks[0] as ParcelFacts['looks'][number]), atMs: 120 * HOUR_MS, tipped: 0 }] },
         121 * HOUR_MS,
       );

@@ -1,5 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import type { Crop } from '../crops/schema.js';
+import type { Crop } from '../crops/index.js';
+import type { WatchedEvent } from '../method/index.js';
 
 /** What is known of a lot before its first look. */
 export interface Prior {
@@ -11,9 +12,18 @@ export interface Prior {
   readonly spread: { readonly median: number; readonly logSd: number };
 }
 
+/** One thing that was known of a lot before its first look, as figures. */
+export type KnownFact =
+  /** Rate of the packet, or of the crop's book where `source` names it. */
+  | { readonly what: 'rate'; readonly percent: number; readonly crop: string; readonly source: string | null }
+  | { readonly what: 'age'; readonly calendarYears: number; readonly agedYears: number; readonly percent: number }
+  | { readonly what: 'days'; readonly seen: WatchedEvent; readonly days: number }
+  /** Finished batches of the packet and of its crop, and the shift of the log median that they teach. */
+  | { readonly what: 'records'; readonly packet: number; readonly crop: number; readonly shift: number };
+
 /** A prior that can say where it comes from. */
 export interface LotPrior extends Prior {
-  readonly known: readonly string[];
+  readonly known: readonly KnownFact[];
 }
 
 /** What a packet and a way of sprouting say before any look. */
@@ -25,7 +35,7 @@ export interface PacketFacts {
   /** Calendar years, where its store has aged it by another pace. */
   readonly calendarYears?: number | null;
   /** On a towel the tip is watched; elsewhere, what comes up. */
-  readonly seen: 'tip' | 'emergence';
+  readonly seen: WatchedEvent;
 }
 
 /** Lots differ by this sd of log median; less is known of crops whose days are a guess. */
@@ -86,16 +96,10 @@ export function bookPrior(crop: Crop, { printedRate, ageYears, calendarYears = a
   const delay = seen === 'emergence' ? crop.days.tipToEmergence : 0;
   const days = crop.days.tipAtOptimum + delay;
   const percent = Math.round(rate * 100);
-  const known = [
-    printedRate === null
-      ? `about ${percent} of 100 ${crop.name.toLowerCase()} seeds live (${crop.viability.source})`
-      : `${percent} of 100 printed on the packet`,
-  ];
-  if (aged < 0.97)
-    known.push(
-      `${calendarYears} ${calendarYears === 1 ? 'year' : 'years'} old${calendarYears !== ageYears && ageYears !== null ? `, aged by its store like ${Number(ageYears.toFixed(1))}` : ''}: about ${Math.round(aged * 100)} of 100 of what it was, a guess`,
-    );
-  known.push(`half of the living ${seen === 'tip' ? 'show' : 'come up'} after about ${Number(days.toFixed(1))} days at their best warmth`);
+  const known: KnownFact[] = [{ what: 'rate', percent, crop: crop.name, source: printedRate === null ? crop.viability.source : null }];
+  if (aged < 0.97 && ageYears !== null)
+    known.push({ what: 'age', calendarYears: calendarYears ?? ageYears, agedYears: ageYears, percent: Math.round(aged * 100) });
+  known.push({ what: 'days', seen, days });
   return {
     share: shareOf(TIPS_OF_NORMAL * rate, aged, agedSd),
     logMedian: { mean: Math.log(days), sd: Math.hypot(LOT_LOG_SD[crop.days.confidence], DELAY_LOG_SD * (delay / days)) },
@@ -152,7 +156,7 @@ export function learn(book: LotPrior, here: Pick<PastLot, 'packet' | 'crop' | 's
     share: learnShare(book, here, past),
     logMedian: { mean: book.logMedian.mean + shift, sd: Math.sqrt(Math.max(variance - explained, 0.01)) },
     spread: learnSpread(book, here, past),
-    known: [...book.known, ...learntInWords(here, past, shift)],
+    known: [...book.known, ...learntFrom(here, past, shift)],
   };
 }
 
@@ -193,14 +197,8 @@ function learnSpread(book: LotPrior, here: Pick<PastLot, 'crop'>, past: readonly
   return { median: Math.exp(sum / precision), logSd: Math.min(Math.hypot(Math.sqrt(1 / precision), 0.2), book.spread.logSd) };
 }
 
-function learntInWords(here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[], shift: number): string[] {
+function learntFrom(here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[], shift: number): KnownFact[] {
   const packet = past.filter((lot) => lot.packet === here.packet).length;
   const crop = past.filter((lot) => lot.crop === here.crop).length - packet;
-  if (packet + crop === 0) return [];
-  const from = [packet > 0 ? `${packet} finished of this packet` : '', crop > 0 ? `${crop} of this crop` : '']
-    .filter(Boolean)
-    .join(' and ');
-  const percent = Math.round((Math.exp(shift) - 1) * 100);
-  const pace = Math.abs(percent) < 3 ? 'as the book says' : `${Math.abs(percent)} % ${percent > 0 ? 'later' : 'sooner'} than the book`;
-  return [`own records (${from}): expected ${pace}`];
+  return packet + crop === 0 ? [] : [{ what: 'records', packet, crop, shift }];
 }

@@ -1,5 +1,9 @@
 import fc from 'fast-check';
-import { ChanceMixture, outlookFor, posteriorOf, type Evidence, type Prior } from '../index.js';
+import { ChanceMixture } from '../chance/index.js';
+import { outlookFor } from './predict.js';
+import { posteriorOf } from './posterior.js';
+import { type Evidence } from './evidence.js';
+import { type Prior } from './prior.js';
 import { lawShape, TIP_LAWS, tippedShare } from './tip-law.js';
 
 /** The same posterior by brute force: a plain dense grid over everything, no recentring, no pruning, no tables of chances. */

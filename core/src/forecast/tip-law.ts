@@ -1,4 +1,4 @@
-import { fastLogWeibullCdf, fastNormalCdf } from './normal.js';
+import { fastLogWeibullCdf, fastNormalCdf } from '../chance/index.js';
 
 /**
  * How the living seeds of a lot spread over progress: a kernel around the lot's

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { turnbull } from '../index.js';
+import { turnbull } from './turnbull.js';
 
 interface Curve {
   name: string;

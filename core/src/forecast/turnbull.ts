@@ -1,5 +1,5 @@
 /** A seed known to have tipped after `left` and by `right`; Infinity where it has not been seen to. */
-export interface Interval {
+export interface CensoredStretch {
   readonly left: number;
   readonly right: number;
   readonly count: number;
@@ -27,7 +27,7 @@ const MOST_ROUNDS = 20_000;
  * @returns stretches in order, masses summing to 1; mass up to Infinity is of those not seen
  * @throws RangeError where there are no intervals or one is empty
  */
-export function turnbull(intervals: readonly Interval[], tolerance = 1e-10): MassStretch[] {
+export function turnbull(intervals: readonly CensoredStretch[], tolerance = 1e-10): MassStretch[] {
   if (intervals.length === 0) throw new RangeError('intervals: at least one is needed');
   if (intervals.some(({ left, right }) => !(left < right))) throw new RangeError('intervals: left must lie before right');
   const stretches = innermost(intervals);
@@ -50,7 +50,7 @@ export function turnbull(intervals: readonly Interval[], tolerance = 1e-10): Mas
 }
 
 /** Stretches from a left end to the next right end with no other left end between: only there can mass lie. */
-function innermost(intervals: readonly Interval[]): { from: number; to: number }[] {
+function innermost(intervals: readonly CensoredStretch[]): { from: number; to: number }[] {
   const ends = [...new Set(intervals.map(({ left }) => left)).values()].map((at) => ({ at, left: true }));
   const rights = [...new Set(intervals.map(({ right }) => right))].map((at) => ({ at, left: false }));
   // At the same moment a right end comes first: the intervals are open on the left.

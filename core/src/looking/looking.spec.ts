@@ -1,5 +1,10 @@
-import { answersFor, judge, lookingTimes, nextLook, parcelState, type LookQuestion } from '../index.js';
-import { HOUR_MS, look, NOW, parcel, words } from '../testing/parcel.js';
+import { reportFor } from '../judging/index.js';
+import { parcelState } from '../parcel/index.js';
+import { toldFor } from '../words/index.js';
+import { lookingTimes } from './looking-times.js';
+import { nextLook, type LookQuestion } from './next-look.js';
+import { HOUR_MS } from '../units/index.js';
+import { look, NOW, parcel, words } from '../testing/parcel.js';
 
 describe('looking times', () => {
   it('stay local across both clock changes', () => {
@@ -81,8 +86,8 @@ describe('a parcel’s state', () => {
 describe('the judgement', () => {
   it('keeps a chilled batch cold until its day, and says so', () => {
     const facts = parcel('strawberry', 5, 4, { chillUntilMs: NOW + 9 * 24 * HOUR_MS });
-    const answers = answersFor(facts, NOW);
+    const answers = reportFor(facts, NOW);
     expect(answers.next.reason).toBe('chill');
-    expect(judge(facts, answers, words).advice[0]).toEqual(jasmine.objectContaining({ lead: 'Keep it cold', by: 'until 20 April' }));
+    expect(toldFor(facts, answers, words).advice[0]).toEqual(jasmine.objectContaining({ lead: 'Keep it cold', by: 'until 20 April' }));
   });
 });

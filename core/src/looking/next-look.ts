@@ -1,3 +1,5 @@
+import type { BagMates } from '../parcel/index.js';
+
 /** Why a parcel is to be opened when it is. */
 export type LookReason = 'tips' | 'late' | 'move' | 'water' | 'chill' | 'patience' | 'bag';
 
@@ -33,16 +35,6 @@ export interface LookQuestion {
   readonly noticedThrough?: number;
   /** What the other parcels of the bag ask for; opening it opens all. */
   readonly mates?: BagMates | null;
-}
-
-/** The other parcels of a bag, as plain values. */
-export interface BagMates {
-  /** Chance that a seed of theirs has gone past "late" by each of the first looking times after now. */
-  readonly lateBy: readonly number[];
-  /** When the first of them is to be opened for itself. */
-  readonly nextMs: number;
-  /** Its number. */
-  readonly number: number;
 }
 
 const RANK: readonly LookReason[] = ['late', 'move', 'patience', 'tips', 'water', 'chill', 'bag'];

@@ -1,5 +1,5 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
-import type { Crop } from '../crops/schema.js';
+import type { Crop } from '../crops/index.js';
 
 /** A bed as it is measured. */
 export interface BedFacts {

@@ -1,4 +1,4 @@
-import { leadsTo, passing, usualLength, type RootCohort } from '../index.js';
+import { leadsTo, passing, usualLength, type RootCohort } from './growth.js';
 
 const growth = { mmPerDayAtOptimum: 10, logSd: 0.3, readyMm: 5, lateMm: 15 };
 const unmeasured: RootCohort = { fromProgress: 2, toProgress: 4, usualProgress: 3.4, count: 1, measuredMm: null };

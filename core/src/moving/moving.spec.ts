@@ -1,18 +1,12 @@
 import fc from 'fast-check';
-import {
-  bedGate,
-  CROPS,
-  DESTINATIONS,
-  handlingFor,
-  moveCard,
-  placesIn,
-  quietChoices,
-  answersFor,
-  mouldIndex,
-  dryingForecast,
-  type Crop,
-} from '../index.js';
-import { binomial } from '../looking/binomial.js';
+import { bedGate, placesIn } from './bed.js';
+import { CROPS, type Crop } from '../crops/index.js';
+import { DESTINATIONS } from './destinations.js';
+import { moveCard } from '../words/index.js';
+import { handlingFor } from './handling.js';
+import { mouldIndex, quietChoices, reportFor } from '../judging/index.js';
+import { dryingForecast, lossPerDay } from '../carrier/index.js';
+import { binomial } from '../chance/index.js';
 import { look, NOW, parcel, words } from '../testing/parcel.js';
 
 const crop = (id: string): Crop => {
@@ -79,7 +73,7 @@ describe('a move card', () => {
 
 describe('quiet seeds on moving day', () => {
   it('are worth what each school would give, and planting takes their places', () => {
-    const answers = answersFor(parcel('tomato', 4, 25, { looks: [look(0, { tipped: 4 })] }), NOW);
+    const answers = reportFor(parcel('tomato', 4, 25, { looks: [look(0, { tipped: 4 })] }), NOW);
     const [retuck, plant, stop] = quietChoices(answers);
     expect([retuck?.low, retuck?.high]).toEqual([answers.end.low, answers.end.high]);
     expect([plant?.places, stop?.high]).toEqual([4, 0]);
@@ -97,8 +91,9 @@ describe('quiet seeds on moving day', () => {
 describe('water and mould', () => {
   it('the scale corrects a bag’s drying, and agrees with a finger that says the same', () => {
     const from = NOW - 3 * DAY_MS;
-    const rule = dryingForecast('sealed_air', 25, from, [], NOW);
-    const weighed = (shareLeft: number) => dryingForecast('sealed_air', 25, from, [], NOW, [{ atMs: NOW, fullMs: from, shareLeft }]);
+    const rule = dryingForecast(lossPerDay('sealed_air'), 25, from, [], NOW);
+    const weighed = (shareLeft: number) =>
+      dryingForecast(lossPerDay('sealed_air'), 25, from, [], NOW, [{ atMs: NOW, fullMs: from, shareLeft }]);
     expect(weighed(0.5).dryingAtMs).toBeLessThan(rule.dryingAtMs);
     expect(weighed(0.5).shareLeft).toBeCloseTo(0.5, 1);
     expect(weighed(0.97).dryingAtMs).toBeGreaterThan(rule.dryingAtMs);

@@ -1,4 +1,4 @@
-import type { Crop } from '../crops/schema.js';
+import type { Crop } from '../crops/index.js';
 
 /** Lengths at which the schools move a sprout, mm. Common practice, no source. */
 export const ROOT_SCHOOLS = { tip: 2, short: 8, finger: 16 } as const;

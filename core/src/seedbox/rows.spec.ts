@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { CROPS } from '../index.js';
-import { COLUMN_LABELS, PACKET_COLUMNS, cropNamed, readNumber, readPacketRow, recogniseColumns, type PacketColumn } from '../seedbox.js';
+import { CROPS } from '../crops/index.js';
+import { COLUMN_LABELS, PACKET_COLUMNS, recogniseColumns, type PacketColumn } from './columns.js';
+import { cropNamed, readNumber, readPacketRow } from './rows.js';
 
 const read = (cells: Partial<Record<PacketColumn, string>>) => readPacketRow({ crop: 'Leek', variety: 'Quay', ...cells }, CROPS, 2026);
 

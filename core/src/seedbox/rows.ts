@@ -1,4 +1,4 @@
-import { DRYNESSES, STORES, type Dryness, type Store } from '../sowing/storage.js';
+import { DRYNESSES, STORES, type Dryness, type Store } from './storage.js';
 import { plain, type PacketColumn } from './columns.js';
 
 /** A packet as a row of a table told it. */

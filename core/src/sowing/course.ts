@@ -1,5 +1,6 @@
-import { readyLength } from '../moving/rate.js';
-import { DAY_MS, waysOf, workingsFor, type ParcelFacts } from '../looking/workings.js';
+import { readyLength } from '../moving/index.js';
+import { waysOf, workingsFor, type ParcelFacts } from '../parcel/index.js';
+import { DAY_MS } from '../units/index.js';
 import type { PlantOdds } from './how-many.js';
 import type { Course, Stretch } from './when.js';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { chanceOfPlants, filledUp, mostPlants, plantOdds, seedsFor, type PlantRate } from '../index.js';
+import { chanceOfPlants, filledUp, mostPlants, plantOdds, seedsFor, type PlantRate } from './how-many.js';
 
 interface Case {
   readonly seeds: number;

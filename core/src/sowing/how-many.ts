@@ -1,6 +1,4 @@
-import betaln from '@stdlib/math-base-special-betaln';
-import { binomial } from '../looking/binomial.js';
-import gammaln from '@stdlib/math-base-special-gammaln';
+import { betaBinomial, binomial } from '../chance/index.js';
 
 /** What is believed of one seed's way to a plant. What is left out loses nothing and gives one. */
 export interface PlantRate {
@@ -92,15 +90,6 @@ function fromSprouts(wanted: number, rate: PlantRate): (sprouts: number) => numb
   };
 }
 
-const logChoose = (n: number, k: number): number => gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1);
-
-/** Distribution of the sprouts from so many seeds: beta-binomial. */
-export function sproutsFrom(seeds: number, { mean, weight }: Pick<PlantRate, 'mean' | 'weight'>): Float64Array {
-  const a = mean * weight;
-  const b = (1 - mean) * weight;
-  return Float64Array.from({ length: seeds + 1 }, (_, k) => Math.exp(logChoose(seeds, k) + betaln(k + a, seeds - k + b) - betaln(a, b)));
-}
-
 /** Fewest number from 0 to {@link MOST_SEEDS} that is enough, found by doubling and halving; null where none is. */
 function fewest(enough: (seeds: number) => boolean, from: number): number | null {
   let low = 0;
@@ -140,7 +129,7 @@ export function plantOdds(wanted: number, rate: PlantRate): PlantOdds {
   const of = (seeds: number): number => {
     const kept = known.get(seeds);
     if (kept !== undefined) return kept;
-    const chance = over(sproutsFrom(seeds, rate));
+    const chance = over(betaBinomial(seeds, rate));
     known.set(seeds, chance);
     return chance;
   };
@@ -184,6 +173,6 @@ export function filledUp(
   other: Pick<PlantRate, 'mean' | 'weight'>,
 ): number | null {
   const odds = plantOdds(wanted, rate);
-  const own = sproutsFrom(left, rate);
-  return fewest((seeds) => odds.fromSprouts(added(own, sproutsFrom(seeds, other), left + seeds)) >= sureness - CLOSE_ENOUGH, 1);
+  const own = betaBinomial(left, rate);
+  return fewest((seeds) => odds.fromSprouts(added(own, betaBinomial(seeds, other), left + seeds)) >= sureness - CLOSE_ENOUGH, 1);
 }

@@ -1,4 +1,6 @@
-import { ageingPace, chanceInTime, countBack, CROPS, daysForward, latenessOf, nursingFor, type Course, type Crop } from '../index.js';
+import { ageingPace } from '../seedbox/index.js';
+import { chanceInTime, countBack, daysForward, latenessOf, nursingFor, type Course } from './when.js';
+import { CROPS, type Crop } from '../crops/index.js';
 import { plantsForBed, plantsForRack } from './wish.js';
 
 const tomato = CROPS.find(({ id }) => id === 'tomato') as Crop;

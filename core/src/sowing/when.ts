@@ -1,5 +1,5 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
-import type { Crop } from '../crops/schema.js';
+import type { Crop } from '../crops/index.js';
 
 /** A stretch of days with its spread. */
 export interface Stretch {
@@ -54,7 +54,7 @@ export function ripeningFor({ growing }: Crop): Stretch | null {
 }
 
 /** How much later than wished the crop has been here. */
-export interface Lateness {
+export interface CropLateness {
   /** Mean of the last season's batches, days; negative is early. */
   readonly lastDays: number;
   readonly year: number;
@@ -63,16 +63,16 @@ export interface Lateness {
   readonly shiftDays: number;
 }
 
-/** Lateness differs between years by this and between crops by as much again. Guess: half of one record is the crop's. */
+/** CropLateness differs between years by this and between crops by as much again. Guess: half of one record is the crop's. */
 const RECORD_WEIGHT = 1;
 
 /**
- * Lateness of a crop from batches that had a wished date and reached it or missed it.
+ * CropLateness of a crop from batches that had a wished date and reached it or missed it.
  * Only the last season that has any counts; the fewer its batches, the less it shifts.
  *
  * @param records year and days after the wish
  */
-export function latenessOf(records: readonly { readonly year: number; readonly days: number }[]): Lateness | null {
+export function latenessOf(records: readonly { readonly year: number; readonly days: number }[]): CropLateness | null {
   if (records.length === 0) return null;
   const year = Math.max(...records.map((record) => record.year));
   const last = records.filter((record) => record.year === year);

@@ -1,4 +1,4 @@
-import { placesIn, type BedFacts } from '../moving/bed.js';
+import { placesIn, type BedFacts } from '../moving/index.js';
 
 export interface Spacing {
   /** Centimetres between plants in the row, and between rows. */

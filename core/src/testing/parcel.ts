@@ -1,7 +1,10 @@
-import { bookPrior, CROPS, lookingTimes, wordsFor, type ParcelFacts, type ParcelLook } from '../index.js';
+import { bookPrior } from '../forecast/index.js';
+import { CROPS } from '../crops/index.js';
+import { lookingTimes } from '../looking/index.js';
+import { HOUR_MS, wordsFor } from '../units/index.js';
+import { type ParcelFacts, type ParcelLook } from '../parcel/index.js';
 
 /** What the specs of looking share: a parcel in plain values, on a Saturday morning in spring. */
-export const HOUR_MS = 3_600_000;
 export const NOW = Date.parse('2026-04-11T07:10:00+02:00');
 export const words = wordsFor('Europe/Copenhagen', 'metric', NOW, 0.8);
 
@@ -24,6 +27,7 @@ export function parcel(cropId: string, days: number, celsius: number, more: Part
   const startMs = NOW - days * 24 * HOUR_MS;
   return {
     crop,
+    method: 'towel',
     seeds: 8,
     wanted: 5,
     startMs,

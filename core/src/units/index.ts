@@ -1,2 +1,6 @@
+/** Quantities, local time and words for numbers. */
+export * from './durations.js';
+export * from './half-hours.js';
+export * from './local-time.js';
 export * from './quantity.js';
 export * from './words.js';

@@ -1,4 +1,5 @@
-import { chanceInWords, formatLength, formatTemperature, parseCelsius, parseMillimetres, wordsFor } from '../index.js';
+import { chanceInWords, formatLength, formatTemperature, parseCelsius, parseMillimetres } from './quantity.js';
+import { wordsFor } from './words.js';
 
 describe('quantities', () => {
   it('reads both systems wherever they are typed', () => {

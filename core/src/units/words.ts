@@ -48,3 +48,6 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 
 /** "4", or "0 to 4" where low and high differ. */
 export const rangeInWords = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);
+
+/** With its first letter large, as a sentence begins. */
+export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());

@@ -1,4 +1,4 @@
-import type { Crop } from '../crops/schema.js';
+import type { Crop } from '../crops/index.js';
 import type { Progress } from './progress.js';
 import { shareAt } from './share.js';
 

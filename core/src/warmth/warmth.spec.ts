@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import { integrateProgress, rateAt } from '../index.js';
+import { integrateProgress } from './progress.js';
+import { rateAt } from './response.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;

@@ -1,5 +1,9 @@
 import fc from 'fast-check';
-import { answersFor, bookPrior, CROPS, judge, type ParcelFacts } from '@fresh-tuck/core';
+import { reportFor } from '@fresh-tuck/core/judging';
+import { toldFor } from '@fresh-tuck/core/words';
+import { type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { bookPrior } from '@fresh-tuck/core/forecast';
+import { CROPS } from '@fresh-tuck/core/crops';
 import { look, NOW, parcel, words } from '../../../core/src/testing/parcel.js';
 import { countEffort } from './count.js';
 
@@ -12,7 +16,7 @@ const MOST_TIMES = 6;
 
 const ordinary = (): ParcelFacts =>
   parcel('okra', 4, 26, { looks: [look(36, { tipped: 0 }), look(24, { tipped: 1 }), look(12, { tipped: 3 })] });
-const judged = (facts: ParcelFacts) => (): void => void judge(facts, answersFor(facts, NOW), words);
+const judged = (facts: ParcelFacts) => (): void => void toldFor(facts, reportFor(facts, NOW), words);
 
 const effort = countEffort();
 for (let run = 0; run < 5; run++) judged(ordinary())();

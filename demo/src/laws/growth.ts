@@ -1,4 +1,4 @@
-import type { Crop } from '@fresh-tuck/core';
+import type { Crop } from '@fresh-tuck/core/crops';
 import { celsiusAt, developmentPerDay, type Climate } from './warmth.js';
 import type { SeedFate } from './lots.js';
 

@@ -1,4 +1,9 @@
-import { answersFor, judge, wordsFor, bookPrior, rateAt, type ParcelFacts, type ParcelLook } from '@fresh-tuck/core';
+import { reportFor } from '@fresh-tuck/core/judging';
+import { toldFor } from '@fresh-tuck/core/words';
+import { type ParcelFacts, type ParcelLook } from '@fresh-tuck/core/parcel';
+import { wordsFor } from '@fresh-tuck/core/units';
+import { bookPrior } from '@fresh-tuck/core/forecast';
+import { rateAt } from '@fresh-tuck/core/warmth';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from '../truth/lots.js';
 import { cropOf, liveThrough } from './simulate.js';
 
@@ -19,6 +24,7 @@ function binnedFrom(world: World, seed: number): { living: number; quiet: number
     looks.push({ atMs: nowMs, through: false, tipped, rotten: null, marks: [], damp: null, rewetted: false, troubles: [] });
     const facts: ParcelFacts = {
       crop,
+      method: 'towel',
       seeds: SEEDS,
       wanted: 6,
       startMs: 0,
@@ -33,8 +39,8 @@ function binnedFrom(world: World, seed: number): { living: number; quiet: number
       lookTimesMs: [nowMs + DAY_MS, nowMs + 2 * DAY_MS],
       lateTolerance: 0.01,
     };
-    const answers = answersFor(facts, nowMs);
-    const { advice } = judge(facts, answers, words);
+    const answers = reportFor(facts, nowMs);
+    const { advice } = toldFor(facts, answers, words);
     const over = advice.some(({ kind }) => kind === 'give_up' || kind === 'restart');
     if (over || answers.state.quiet === 0) {
       return {

@@ -1,4 +1,9 @@
-import { bookPrior, CROPS, nextLook, questionAndAnswers, rateAt, type Crop, type ParcelFacts, type ParcelLook } from '@fresh-tuck/core';
+import { bookPrior } from '@fresh-tuck/core/forecast';
+import { CROPS, type Crop } from '@fresh-tuck/core/crops';
+import { nextLook } from '@fresh-tuck/core/looking';
+import { reportAndQuestion } from '@fresh-tuck/core/judging';
+import { type ParcelFacts, type ParcelLook } from '@fresh-tuck/core/parcel';
+import { rateAt } from '@fresh-tuck/core/warmth';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from '../truth/lots.js';
 
 const HOUR_MS = 3_600_000;
@@ -68,6 +73,7 @@ export function liveThrough(crop: Crop, world: World, habit: Habit, seed: number
   let early = 0;
   const facts = (nowMs: number): ParcelFacts => ({
     crop,
+    method: 'towel',
     seeds: SEEDS,
     wanted: null,
     startMs,
@@ -103,11 +109,11 @@ export function liveThrough(crop: Crop, world: World, habit: Habit, seed: number
     let nowMs = startMs;
     for (;;) {
       // The towel is kept damp in passing: only roots and tips are asked for here.
-      const { question } = questionAndAnswers(facts(nowMs), nowMs);
+      const { question } = reportAndQuestion(facts(nowMs), nowMs);
       const { atMs } = nextLook({ ...question, dryingMs: Infinity });
       nowMs = atMs <= nowMs ? (times.find((ms) => ms > nowMs) ?? endMs) : atMs;
       if (nowMs >= endMs) break;
-      if (found.size === 0 && questionAndAnswers(facts(nowMs), nowMs).answers.now.anyChance < CREDIBLE) early++;
+      if (found.size === 0 && reportAndQuestion(facts(nowMs), nowMs).report.now.anyChance < CREDIBLE) early++;
       openAt(nowMs);
       if (gone.size === SEEDS) break;
     }

@@ -1,4 +1,6 @@
-import { countForecast, rateAt, type Crop } from '@fresh-tuck/core';
+import { countForecast } from '@fresh-tuck/core/chance';
+import { rateAt } from '@fresh-tuck/core/warmth';
+import { type Crop } from '@fresh-tuck/core/crops';
 import type { Trial } from './trial.js';
 import { PRINTED_RATE } from './lots.js';
 

@@ -1,4 +1,4 @@
-import { CROPS, type Crop } from '@fresh-tuck/core';
+import { CROPS, type Crop } from '@fresh-tuck/core/crops';
 import { WORLDS, type World } from './lots.js';
 import { fairCoverage, logScore, plainProportion, printedDays, shownCoverage } from './score.js';
 import { trialOf } from './trial.js';

@@ -1,14 +1,6 @@
-import {
-  bookPrior,
-  evidenceFrom,
-  integrateProgress,
-  outlookFor,
-  posteriorOf,
-  rateAt,
-  type Crop,
-  type LookFact,
-  type Outlook,
-} from '@fresh-tuck/core';
+import { bookPrior, evidenceFrom, outlookFor, posteriorOf, type LookFact, type Outlook } from '@fresh-tuck/core/forecast';
+import { integrateProgress, rateAt } from '@fresh-tuck/core/warmth';
+import { type Crop } from '@fresh-tuck/core/crops';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from './lots.js';
 
 const HOUR_MS = 3_600_000;

@@ -1,6 +1,6 @@
 import type { batchRequest, LookRequest, MoveRequest } from '@fresh-tuck/contract';
 import type * as z from 'zod';
-import { hasTipped, parcelState } from '@fresh-tuck/core';
+import { hasTipped, parcelState } from '@fresh-tuck/core/parcel';
 import { Problem } from '../http/problem.js';
 import { looksOf, movesOf } from '../forecasts/facts.js';
 import type { Entry } from './journal.js';

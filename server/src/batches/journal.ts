@@ -1,5 +1,6 @@
 import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
-import type { ClassCounts, ParcelLook, ParcelMove } from '@fresh-tuck/core';
+import type { ClassCounts } from '@fresh-tuck/core/seedtest';
+import type { ParcelLook, ParcelMove } from '@fresh-tuck/core/parcel';
 import type { Database } from '../db/database.js';
 
 /** One line of a batch's journal as it is kept. */

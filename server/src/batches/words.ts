@@ -1,6 +1,7 @@
 import type { JournalEntry } from '@fresh-tuck/contract';
-import { counted, DESTINATION_WORDS } from '@fresh-tuck/core';
-import { SEEDLING_CLASSES, type SeedlingClass } from '@fresh-tuck/core/germination-test';
+import { counted } from '@fresh-tuck/core/units';
+import { DESTINATION_WORDS } from '@fresh-tuck/core/words';
+import { SEEDLING_CLASSES, type SeedlingClass } from '@fresh-tuck/core/seedtest';
 import type { Entry } from './journal.js';
 
 const TROUBLE_WORDS: Record<string, string> = {

@@ -1,5 +1,4 @@
-import { CROPS, type Crop } from '@fresh-tuck/core';
-import { FigureError, withOwn, type OwnFigures } from '@fresh-tuck/core/own-crops';
+import { type Crop, CROPS, FigureError, type OwnFigures, withOwn } from '@fresh-tuck/core/crops';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 

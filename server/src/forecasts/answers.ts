@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
 import QuickLRU from 'quick-lru';
-import { questionAndAnswers, type Answers, type ParcelFacts } from '@fresh-tuck/core';
+import { reportAndQuestion, type Report } from '@fresh-tuck/core/judging';
+import { type ParcelFacts } from '@fresh-tuck/core/parcel';
 
-type Answered = ReturnType<typeof questionAndAnswers>;
+type Answered = ReturnType<typeof reportAndQuestion>;
 
 /** Answers that are kept, the last used. */
 const KEPT = 400;
@@ -11,7 +12,7 @@ const MINUTE_MS = 60_000;
 const HOLD_MS = { least: 8 * MINUTE_MS, spread: 8 * MINUTE_MS } as const;
 
 /** The first moment after an answer at which it may read otherwise. */
-function turnsAt({ lookTimesMs, chillUntilMs, test }: ParcelFacts, { nowMs, next, window, roots, drying, patienceMs }: Answers): number {
+function turnsAt({ lookTimesMs, chillUntilMs, test }: ParcelFacts, { nowMs, next, window, roots, drying, patienceMs }: Report): number {
   const moments = [
     lookTimesMs.find((ms) => ms > nowMs),
     chillUntilMs,
@@ -40,9 +41,9 @@ export function answerCache() {
     const key = hash.toString('base64');
     const found = kept.get(key);
     if (found && nowMs >= found.fromMs && nowMs < found.untilMs) return found.answered;
-    const answered = questionAndAnswers(facts, nowMs);
+    const answered = reportAndQuestion(facts, nowMs);
     const hold = HOLD_MS.least + (hash.readUInt8(0) / 255) * HOLD_MS.spread;
-    kept.set(key, { answered, fromMs: nowMs, untilMs: Math.min(nowMs + hold, turnsAt(facts, answered.answers)) });
+    kept.set(key, { answered, fromMs: nowMs, untilMs: Math.min(nowMs + hold, turnsAt(facts, answered.report)) });
     return answered;
   };
 }

@@ -1,5 +1,5 @@
-import type { Stay, TestResult } from '@fresh-tuck/core';
-import { testResult } from '@fresh-tuck/core/germination-test';
+import type { Stay } from '@fresh-tuck/core/warmth';
+import { testResult, type TestResult } from '@fresh-tuck/core/seedtest';
 import type { CropStore } from '../crops/store.js';
 import type { HolderStore } from '../holders/store.js';
 import type { PacketStore } from '../packets/store.js';

@@ -3,7 +3,7 @@ import { chmodSync, existsSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Sqlite from 'better-sqlite3';
-import type { PastLot } from '@fresh-tuck/core';
+import type { PastLot } from '@fresh-tuck/core/forecast';
 import type { Database } from '../db/database.js';
 import type { LotCache } from './past-lots.js';
 

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { PastLot } from '@fresh-tuck/core';
+import type { PastLot } from '@fresh-tuck/core/forecast';
 import type { BatchEnd } from '../batches/store.js';
 import type { Stores } from './facts.js';
 

@@ -1,15 +1,6 @@
 import QuickLRU from 'quick-lru';
-import {
-  agedShares,
-  bookPrior,
-  learn,
-  pastLotOf,
-  type LotPrior,
-  type PacketFacts,
-  type ParcelFacts,
-  type PastLot,
-  type PriorStep,
-} from '@fresh-tuck/core';
+import { agedShares, bookPrior, learn, type KnownFact, type LotPrior, type PacketFacts, type PastLot } from '@fresh-tuck/core/forecast';
+import { pastLotOf, type ParcelFacts, type PriorStep } from '@fresh-tuck/core/parcel';
 import type { BatchEnd, BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { ageOf } from '../packets/rows.js';
@@ -116,11 +107,15 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     const crop = stores.crops.crop(stores.packets.get(row.packet_id).crop_id);
     const book = bookPrior(crop, { printedRate: null, ageYears: null, seen: seenBy(row) });
     const packet = packetPrior(row.packet_id, seenBy(row), household.zone, row.start_ms);
-    const all: PriorStep[] = [{ what: 'book', text: book.known.join('; '), prior: book }];
-    const own = packet.known.filter((line) => !book.known.includes(line));
-    if (own.length > 0) all.push({ what: 'packet', text: own.join('; '), prior: packet });
-    const learnt = prior.known.filter((line) => !packet.known.includes(line));
-    if (learnt.length > 0) all.push({ what: 'records', text: learnt.join('; '), prior });
+    const all: PriorStep[] = [{ what: 'book', known: book.known, prior: book }];
+    const news = (after: LotPrior, before: LotPrior): KnownFact[] => {
+      const had = new Set(before.known.map((fact) => JSON.stringify(fact)));
+      return after.known.filter((fact) => !had.has(JSON.stringify(fact)));
+    };
+    const own = news(packet, book);
+    if (own.length > 0) all.push({ what: 'packet', known: own, prior: packet });
+    const learnt = news(prior, packet);
+    if (learnt.length > 0) all.push({ what: 'records', known: learnt, prior });
     return all;
   }
 

@@ -1,16 +1,10 @@
 import type { Batch, WhyPanel } from '@fresh-tuck/contract';
-import {
-  asMate,
-  judge,
-  lookingTimes,
-  matesOf,
-  nextLook,
-  whyFor,
-  wordsFor,
-  type LotPrior,
-  type PacketFacts,
-  type ParcelFacts,
-} from '@fresh-tuck/core';
+import { asMate, lookingTimes, matesOf, nextLook } from '@fresh-tuck/core/looking';
+import { whyFor } from '@fresh-tuck/core/judging';
+import { toldFor, whyInWords } from '@fresh-tuck/core/words';
+import { wordsFor } from '@fresh-tuck/core/units';
+import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
+import { type ParcelFacts } from '@fresh-tuck/core/parcel';
 import type { Entry } from '../batches/journal.js';
 import type { BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
@@ -153,7 +147,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       }
       /** A batch with its forecast and what to do, as the screens show it. */
       function batch(id: string): Batch {
-        const { row, entries, facts: own, answers: found0, question } = parcel(id);
+        const { row, entries, facts: own, report: found0, question } = parcel(id);
         const holderId = holderOf(row, stores);
         const inBag = together(holderId).filter(({ batchId }) => batchId !== id && live.has(batchId));
         const mates = matesOf(inBag.map(({ batchId, number }) => ({ number, ...asMate(parcel(batchId).question) })));
@@ -184,7 +178,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           aim: stores.batches.aimOf(row),
           facts,
           answers: found,
-          judgement: judge(facts, found, words),
+          judgement: toldFor(facts, found, words),
         };
       }
       return {
@@ -193,7 +187,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         /** What the judgement of a batch rests on. */
         why: (id: string): WhyPanel => {
           const { facts, atMs } = parcel(id);
-          return whyFor(facts, atMs, words);
+          return whyInWords(whyFor(facts, atMs), facts, words);
         },
       };
     },

@@ -1,5 +1,5 @@
 import type { Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
-import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core';
+import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 

@@ -1,6 +1,6 @@
 import type { Box, BoxRow } from '@fresh-tuck/contract';
 import { DIVIDERS, type Divider } from '@fresh-tuck/contract/choices';
-import type { Stock } from '@fresh-tuck/core/stock';
+import type { Stock } from '@fresh-tuck/core/seedbox';
 import type { Reader } from '../asking/reader.js';
 import type { StoredPacket } from './store.js';
 import type { PacketView } from './view.js';

@@ -1,3 +1,4 @@
+import { knownInWords } from '@fresh-tuck/core/words';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, PacketName, PacketSheet, PastSeasons, Problem, Rack } from '@fresh-tuck/contract';
 import { readPacketRow, recogniseColumns } from '@fresh-tuck/core/seedbox';
@@ -29,7 +30,7 @@ describe('the seed box', () => {
     ];
     const means = await Promise.all([jar, drawer, shed].map(async (id) => (await sheet(id)).stock.mean));
     expect(means).toEqual([...means].sort((a, b) => b - a));
-    expect((await sheet(shed)).prior.known.join()).toContain('aged by its store');
+    expect((await sheet(shed)).prior.known.map(knownInWords).join()).toContain('aged by its store');
   });
 
   it('counts by weight and anew, and takes off what is begun since', async () => {

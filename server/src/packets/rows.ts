@@ -1,5 +1,5 @@
 import type { Packet as WholePacket } from '@fresh-tuck/contract';
-import { ageingPace } from '@fresh-tuck/core';
+import { ageingPace } from '@fresh-tuck/core/seedbox';
 
 export interface PacketRow {
   readonly id: string;

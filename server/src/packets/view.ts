@@ -1,5 +1,5 @@
 import type { Kin, Packet, PacketSheet } from '@fresh-tuck/contract';
-import { stockOf, type Stock } from '@fresh-tuck/core/stock';
+import { stockOf, type Stock } from '@fresh-tuck/core/seedbox';
 import type { Reader } from '../asking/reader.js';
 import { yearAt } from '../forecasts/calendar.js';
 import { resultOf } from '../forecasts/facts.js';

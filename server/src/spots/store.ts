@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { PLACE_KINDS, type PlaceKind, type Reading, type ReadingRequest, type Spot, type SpotRequest } from '@fresh-tuck/contract';
-import { formatTemperature, type UnitSystem } from '@fresh-tuck/core';
+import { formatTemperature, type UnitSystem } from '@fresh-tuck/core/units';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 

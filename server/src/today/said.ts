@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import type { Batch, Today } from '@fresh-tuck/contract';
-import type { Words } from '@fresh-tuck/core';
+import type { Words } from '@fresh-tuck/core/units';
 import type { Database } from '../db/database.js';
 
 interface SaidRow {

@@ -1,5 +1,5 @@
 import type { Batch, Card, Stop, Today } from '@fresh-tuck/contract';
-import { wordsFor } from '@fresh-tuck/core';
+import { wordsFor } from '@fresh-tuck/core/units';
 import type { Reader } from '../asking/reader.js';
 import type { Told } from './said.js';
 

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '@fresh-tuck/core/germination-test';
+import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '@fresh-tuck/core/seedtest';
 import { Api, type ApiProblem } from '../data/api.service';
 
 const HINTS: Readonly<Record<SeedlingClass, string>> = {

@@ -3,8 +3,8 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { Router, RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { Crop } from '@fresh-tuck/core';
-import { departures, FIGURE_GROUPS, figureInWords, schoolsFor, type FigureGroup } from '@fresh-tuck/core/own-crops';
+import { type Crop, departures, FIGURE_GROUPS, type FigureGroup, schoolsFor } from '@fresh-tuck/core/crops';
+import { figureInWords } from '@fresh-tuck/core/words';
 import { formatLength, formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';

@@ -4,18 +4,8 @@ import { Router, RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { CropFiguresRequest } from '@fresh-tuck/contract';
-import {
-  accepted,
-  FIGURE_GROUPS,
-  figureAsText,
-  figureFrom,
-  figureIn,
-  figureInWords,
-  FIGURES,
-  groupOf,
-  type Figure,
-  type FigureValue,
-} from '@fresh-tuck/core/own-crops';
+import { accepted, FIGURE_GROUPS, figureIn, FIGURES, groupOf, type Figure, type FigureValue } from '@fresh-tuck/core/crops';
+import { figureAsText, figureFrom, figureInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
 

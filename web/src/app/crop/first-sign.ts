@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Crop } from '@fresh-tuck/core';
+import type { Crop } from '@fresh-tuck/core/crops';
 import { FindingPicture, type FindingDrawing } from '../kit/finding';
 
 interface LookAlike {

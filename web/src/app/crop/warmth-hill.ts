@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Spot } from '@fresh-tuck/contract';
-import type { Crop } from '@fresh-tuck/core';
-import { rateAt, shareAt } from '@fresh-tuck/core/drawing';
+import type { Crop } from '@fresh-tuck/core/crops';
+import { rateAt, shareAt } from '@fresh-tuck/core/warmth';
 import { fahrenheitFromCelsius, type UnitSystem } from '@fresh-tuck/core/units';
 
 const LEFT = 20;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import type { Crop } from '@fresh-tuck/core';
+import type { Crop } from '@fresh-tuck/core/crops';
 
 const WIDTH = 640;
 const LEFT = 14;

@@ -1,18 +1,11 @@
 import type { Household, Packet, PastSeasons, Spot } from '@fresh-tuck/contract';
-import type {
-  Answers,
-  CountedBack,
-  Crop,
-  FinalCount,
-  Judgement,
-  Lateness,
-  ParcelFacts,
-  Reached,
-  RootSchool,
-  Survival,
-  WhyPanel,
-} from '@fresh-tuck/core';
-import type { Destination } from '@fresh-tuck/core/destinations';
+import type { Report } from '@fresh-tuck/core/judging';
+import type { ParcelFacts } from '@fresh-tuck/core/parcel';
+import type { CountedBack, CropLateness, Reached } from '@fresh-tuck/core/sowing';
+import type { Crop } from '@fresh-tuck/core/crops';
+import type { FinalCount } from '@fresh-tuck/core/seedtest';
+import type { Told, WhyPanel } from '@fresh-tuck/core/words';
+import type { Destination, RootSchool, Survival } from '@fresh-tuck/core/moving';
 
 /** What Tuck in asks: this many plants of that crop, started where. */
 export interface PlanQuestion {
@@ -48,7 +41,7 @@ export interface PlanQuestion {
 export interface PlanAtSpot {
   readonly spotId: string;
   readonly facts: ParcelFacts;
-  readonly answers: Answers;
+  readonly answers: Report;
   /** Days from the start until half of the living show; null where they never do. */
   readonly halfDays: number | null;
   /** The days forward, if enough come. */
@@ -85,7 +78,7 @@ export interface Plan {
     /** Seeds of other packets of the crop that fill it up. */
     readonly fill: readonly { readonly packetId: string; readonly title: string; readonly seeds: number }[];
   } | null;
-  readonly lateness: Lateness | null;
+  readonly lateness: CropLateness | null;
   readonly nursingTold: number;
   readonly dose: { readonly millilitres: number; readonly sprays: number; readonly teaspoons: number };
   readonly nearestMm: number;
@@ -103,7 +96,7 @@ export type WorkerRequest =
   | (Asked & { readonly kind: 'plan'; readonly question: PlanQuestion });
 
 export type WorkerReply =
-  | { readonly key: number; readonly kind: 'parcel'; readonly answers: Answers; readonly judgement: Judgement }
+  | { readonly key: number; readonly kind: 'parcel'; readonly answers: Report; readonly judgement: Told }
   | { readonly key: number; readonly kind: 'plan'; readonly plan: Plan }
   | { readonly key: number; readonly kind: 'why'; readonly why: WhyPanel }
   | { readonly key: number; readonly kind: 'failed'; readonly message: string };

@@ -1,6 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import { filter, map, Observable, Subject, take } from 'rxjs';
-import type { Answers, Judgement, ParcelFacts, WhyPanel } from '@fresh-tuck/core';
+import type { Report } from '@fresh-tuck/core/judging';
+import type { ParcelFacts } from '@fresh-tuck/core/parcel';
+import type { Told, WhyPanel } from '@fresh-tuck/core/words';
 import { AboutService } from './about.service';
 import type { Plan, PlanQuestion, WorkerReply, WorkerRequest } from './forecast.messages';
 
@@ -16,7 +18,7 @@ export class ForecastService {
     this.worker.onmessage = ({ data }: MessageEvent<WorkerReply>) => this.replies.next(data);
   }
 
-  parcel(facts: ParcelFacts, nowMs: number): Observable<{ answers: Answers; judgement: Judgement }> {
+  parcel(facts: ParcelFacts, nowMs: number): Observable<{ answers: Report; judgement: Told }> {
     return this.ask((key) => ({ key, kind: 'parcel', facts, nowMs, household: this.about.household() })).pipe(
       map((reply) => {
         if (reply.kind !== 'parcel') throw new Error('The forecast could not be computed.');

@@ -1,5 +1,7 @@
 /// <reference lib="webworker" />
-import { answersFor, judge, whyFor, wordsFor } from '@fresh-tuck/core';
+import { reportFor, whyFor } from '@fresh-tuck/core/judging';
+import { toldFor, whyInWords } from '@fresh-tuck/core/words';
+import { wordsFor } from '@fresh-tuck/core/units';
 import { planFor } from './plan';
 import type { WorkerReply, WorkerRequest } from './forecast.messages';
 
@@ -8,9 +10,10 @@ function answer(request: WorkerRequest): WorkerReply {
   const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
   try {
     if (request.kind === 'plan') return { key: request.key, kind: 'plan', plan: planFor(request.question, household, nowMs) };
-    if (request.kind === 'why') return { key: request.key, kind: 'why', why: whyFor(request.facts, nowMs, words) };
-    const answers = answersFor(request.facts, nowMs);
-    return { key: request.key, kind: 'parcel', answers, judgement: judge(request.facts, answers, words) };
+    if (request.kind === 'why')
+      return { key: request.key, kind: 'why', why: whyInWords(whyFor(request.facts, nowMs), request.facts, words) };
+    const answers = reportFor(request.facts, nowMs);
+    return { key: request.key, kind: 'parcel', answers, judgement: toldFor(request.facts, answers, words) };
   } catch (error) {
     return { key: request.key, kind: 'failed', message: error instanceof Error ? error.message : String(error) };
   }

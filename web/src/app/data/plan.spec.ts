@@ -1,4 +1,5 @@
-import { bookPrior, CROPS, type Crop } from '@fresh-tuck/core';
+import { bookPrior } from '@fresh-tuck/core/forecast';
+import { CROPS, type Crop } from '@fresh-tuck/core/crops';
 import type { Household } from '@fresh-tuck/contract';
 import type { PlanQuestion } from './forecast.messages';
 import { planFor } from './plan';

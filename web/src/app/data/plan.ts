@@ -1,27 +1,23 @@
+import { reportFor } from '@fresh-tuck/core/judging';
+import { type ParcelFacts } from '@fresh-tuck/core/parcel';
 import {
-  answersFor,
   chanceInTime,
   countBack,
   courseOf,
   daysForward,
-  doseFor,
   filledUp,
-  finalCountFor,
-  handlingFor,
   latenessOf,
-  layOut,
-  lookingTimes,
   mostPlants,
   nursingFor,
   plantOdds,
-  rateAt,
   ripeningFor,
-  soundShare,
-  spacingNeededMm,
-  survivalFor,
-  type ParcelFacts,
   type PlantRate,
-} from '@fresh-tuck/core';
+} from '@fresh-tuck/core/sowing';
+import { doseFor, layOut, spacingNeededMm } from '@fresh-tuck/core/carrier';
+import { finalCountFor } from '@fresh-tuck/core/seedtest';
+import { handlingFor, soundShare, survivalFor } from '@fresh-tuck/core/moving';
+import { lookingTimes } from '@fresh-tuck/core/looking';
+import { rateAt } from '@fresh-tuck/core/warmth';
 import type { Household } from '@fresh-tuck/contract';
 import type { Plan, PlanQuestion } from './forecast.messages';
 
@@ -89,6 +85,7 @@ export function planFor(question: PlanQuestion, household: Household, nowMs: num
   const sprouts = Math.min(Math.ceil(wanted / keepers) * perPot, 400);
   const facts = (spot: PlanQuestion['spots'][number]): ParcelFacts => ({
     crop,
+    method: 'towel',
     seeds,
     wanted: sprouts,
     startMs: question.startMs,
@@ -136,7 +133,7 @@ export function planFor(question: PlanQuestion, household: Household, nowMs: num
     neededMm: spacingNeededMm(crop.seed.lengthMm, crop.root.lateMm),
     bySpot: question.spots.map((spot) => {
       const spotFacts = facts(spot);
-      const answers = answersFor(spotFacts, question.startMs);
+      const answers = reportFor(spotFacts, question.startMs);
       const course = courseOf(spotFacts, odds, after);
       const { target } = question;
       const back = target && countBack(course, target.kind, sureness);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { SCHOOLS } from '@fresh-tuck/core/own-crops';
+import { SCHOOLS } from '@fresh-tuck/core/crops';
 import { HandbookPage } from './page';
 
 /** Where growers differ: each question with a fair reason on every side. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { FINDINGS } from '@fresh-tuck/core/trouble-guide';
+import { FINDINGS } from '@fresh-tuck/core/judging';
 import { FindingPicture } from '../kit/finding';
 import { HandbookPage } from './page';
 

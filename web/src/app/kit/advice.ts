@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Advice as Line } from '@fresh-tuck/core';
+import type { Advice as Line } from '@fresh-tuck/core/words';
 
 /** What to do, most pressing first: a lead, by when, and how. */
 @Component({

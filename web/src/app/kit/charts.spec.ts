@@ -1,14 +1,18 @@
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { DrawnFacts } from '@fresh-tuck/contract';
-import { answersFor, bookPrior, CROPS, lookingTimes, type Answers, type ParcelFacts } from '@fresh-tuck/core';
+import { type Report, reportFor } from '@fresh-tuck/core/judging';
+import { type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { bookPrior } from '@fresh-tuck/core/forecast';
+import { CROPS } from '@fresh-tuck/core/crops';
+import { lookingTimes } from '@fresh-tuck/core/looking';
 import { Curve } from './curve';
 import { Ribbon } from './ribbon';
 
 const HOUR_MS = 3_600_000;
 const NOW = Date.parse('2026-04-11T07:10:00+02:00');
 
-function parcel(totals: readonly (readonly [number, number])[]): { facts: ParcelFacts; answers: Answers } {
+function parcel(totals: readonly (readonly [number, number])[]): { facts: ParcelFacts; answers: Report } {
   const crop = CROPS.find(({ id }) => id === 'tomato');
   if (!crop) throw new Error('no tomato');
   const startMs = NOW - 96 * HOUR_MS;
@@ -37,10 +41,10 @@ function parcel(totals: readonly (readonly [number, number])[]): { facts: Parcel
     lookTimesMs: lookingTimes(NOW, 'Europe/Copenhagen', ['07:00', '18:30'], 30),
     lateTolerance: 0.01,
   };
-  return { facts, answers: answersFor(facts, NOW) };
+  return { facts, answers: reportFor(facts, NOW) };
 }
 
-async function draw(kind: Type<Ribbon | Curve>, { facts, answers }: { facts: DrawnFacts; answers: Answers }): Promise<SVGElement> {
+async function draw(kind: Type<Ribbon | Curve>, { facts, answers }: { facts: DrawnFacts; answers: Report }): Promise<SVGElement> {
   TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
   const fixture = TestBed.createComponent(kind);
   fixture.componentRef.setInput('facts', facts);

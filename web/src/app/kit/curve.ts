@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import type { DrawnFacts } from '@fresh-tuck/contract';
-import type { Answers } from '@fresh-tuck/core';
+import type { Report } from '@fresh-tuck/core/judging';
 
 const TOP = 12;
 const BOTTOM = 132;
@@ -82,7 +82,7 @@ const BOTTOM = 132;
 })
 export class Curve {
   readonly facts = input.required<DrawnFacts>();
-  readonly answers = input.required<Answers>();
+  readonly answers = input.required<Report>();
   readonly width = input(320);
   readonly daysAhead = input(7);
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { FindingId } from '@fresh-tuck/core/trouble-guide';
+import type { FindingId } from '@fresh-tuck/core/judging';
 import { rootPath } from './seed';
 
 export type FindingDrawing = FindingId | 'nib' | 'speck' | 'split' | 'gel' | 'lint';

@@ -1,6 +1,6 @@
 import { Component, provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { parcelState } from '@fresh-tuck/core/states';
+import { parcelState } from '@fresh-tuck/core/parcel';
 import { shownStages } from './parcel';
 import { rootPath } from './seed';
 import { Towel, type TowelSeed } from './towel';

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { ParcelState } from '@fresh-tuck/core';
-import type { SeedStage } from '@fresh-tuck/core/states';
+import type { ParcelState, SeedStage } from '@fresh-tuck/core/parcel';
 import { SeedDrawing } from './seed';
 
 interface Shown {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Stock } from '@fresh-tuck/core/stock';
+import type { Stock } from '@fresh-tuck/core/seedbox';
 
 /** The living share expected of a packet, with the stretch that holds 8 times in 10. */
 @Component({

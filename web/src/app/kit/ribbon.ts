@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { scaleLinear } from 'd3-scale';
 import { area, curveBasis } from 'd3-shape';
 import type { DrawnFacts } from '@fresh-tuck/contract';
-import type { Answers } from '@fresh-tuck/core';
+import type { Report } from '@fresh-tuck/core/judging';
 
 const DAY_MS = 86_400_000;
 const HALF = 22;
@@ -105,7 +105,7 @@ interface Mark {
 })
 export class Ribbon {
   readonly facts = input.required<DrawnFacts>();
-  readonly answers = input.required<Omit<Answers, 'curve'>>();
+  readonly answers = input.required<Omit<Report, 'curve'>>();
   readonly beforeDays = input(5);
   readonly afterDays = input(7);
   readonly width = input(250);

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { SeedStage } from '@fresh-tuck/core/states';
+import type { SeedStage } from '@fresh-tuck/core/parcel';
 
 /** Waves a radicle of a length in mm from a point on the seed's narrow end. */
 export function rootPath(fromX: number, lengthMm: number): string {

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { TestResult } from '@fresh-tuck/core';
-import { SEEDLING_CLASSES } from '@fresh-tuck/core/germination-test';
+import { SEEDLING_CLASSES, type TestResult } from '@fresh-tuck/core/seedtest';
 
 const percent = (share: number): number => Math.round(share * 100);
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { layOut } from '@fresh-tuck/core/drawing';
-import type { SeedStage } from '@fresh-tuck/core/states';
+import { layOut } from '@fresh-tuck/core/carrier';
+import type { SeedStage } from '@fresh-tuck/core/parcel';
 import { leaning } from './parcel';
 import { SeedDrawing } from './seed';
 

@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap, type Observable } from 'rxjs';
-import { computed } from '@angular/core';
 import type { WhyPanel } from '@fresh-tuck/contract';
 import { WhyPanelView } from './why-panel';
 

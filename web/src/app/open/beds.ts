@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import type { Bed } from '@fresh-tuck/contract';
-import type { Crop } from '@fresh-tuck/core';
-import { bedGate } from '@fresh-tuck/core/bed';
+import type { Crop } from '@fresh-tuck/core/crops';
+import { bedGate } from '@fresh-tuck/core/moving';
 import { chanceInWords, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';

@@ -1,5 +1,5 @@
 import { DAMPS } from '@fresh-tuck/contract/choices';
-import type { ParcelState } from '@fresh-tuck/core/states';
+import type { ParcelState } from '@fresh-tuck/core/parcel';
 import { mostCounted, type Draft } from './draft';
 
 /** What a key does to the look that is being made. */

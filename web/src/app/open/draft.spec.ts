@@ -1,4 +1,4 @@
-import { parcelState, type ParcelLook, type SeedMark } from '@fresh-tuck/core/states';
+import { parcelState, type ParcelLook, type SeedMark } from '@fresh-tuck/core/parcel';
 import {
   advance,
   draftFrom,

@@ -1,6 +1,5 @@
 import type { Batch, DAMPS, LookRequest } from '@fresh-tuck/contract';
-import type { ParcelLook, ParcelState } from '@fresh-tuck/core';
-import { hasTipped, type SeedMark, type SeedStage, type Trouble } from '@fresh-tuck/core/states';
+import { hasTipped, type ParcelLook, type ParcelState, type SeedMark, type SeedStage, type Trouble } from '@fresh-tuck/core/parcel';
 import type { TowelSeed } from '../kit/towel';
 
 export const TROUBLE_WORDS: Record<Trouble, string> = {

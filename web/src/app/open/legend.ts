@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { SEED_STAGES } from '@fresh-tuck/core/states';
+import { SEED_STAGES } from '@fresh-tuck/core/parcel';
 import { SeedDrawing } from '../kit/seed';
 import { STAGE_WORDS } from '../kit/towel';
 

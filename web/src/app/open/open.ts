@@ -6,8 +6,9 @@ import { Router, RouterLink } from '@angular/router';
 import { catchError, debounceTime, EMPTY, filter, finalize, from, map, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import type { Answers, Judgement, ParcelFacts } from '@fresh-tuck/core';
-import { parcelState, type SeedMark } from '@fresh-tuck/core/states';
+import { type Report } from '@fresh-tuck/core/judging';
+import { type ParcelFacts, parcelState, type SeedMark } from '@fresh-tuck/core/parcel';
+import type { Told } from '@fresh-tuck/core/words';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import type { ApiProblem } from '../data/api.service';
@@ -97,7 +98,7 @@ export class OpenScreen {
     ),
   );
   /** The answer to the draft; until the worker has spoken, the server's. */
-  protected readonly answer = computed<{ facts: ParcelFacts; answers: Answers; judgement: Judgement } | null>(() => {
+  protected readonly answer = computed<{ facts: ParcelFacts; answers: Report; judgement: Told } | null>(() => {
     const live = this.live();
     const batch = this.batch();
     if (live && live.facts === this.draftFacts()) return live;

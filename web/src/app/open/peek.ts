@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, of, switchMap } from 'rxjs';
 import type { Batch } from '@fresh-tuck/contract';
-import type { SeedStage } from '@fresh-tuck/core/states';
+import type { SeedStage } from '@fresh-tuck/core/parcel';
 import { Api } from '../data/api.service';
 import { Towel, type TowelSeed } from '../kit/towel';
 

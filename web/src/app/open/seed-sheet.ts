@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MAT_BOTTOM_SHEET_DATA, MatBottomSheetRef } from '@angular/material/bottom-sheet';
-import type { SeedMark, SeedStage } from '@fresh-tuck/core/states';
-import { SEED_STAGES } from '@fresh-tuck/core/states';
+import { SEED_STAGES, type SeedMark, type SeedStage } from '@fresh-tuck/core/parcel';
 import { parseMillimetres, type UnitSystem } from '@fresh-tuck/core/units';
 import { SeedDrawing } from '../kit/seed';
 import { STAGE_WORDS } from '../kit/towel';

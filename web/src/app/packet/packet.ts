@@ -1,3 +1,4 @@
+import { knownInWords } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -50,6 +51,7 @@ export class PacketScreen {
     ),
   );
 
+  protected readonly known = computed(() => (this.packet()?.prior.known ?? []).map(knownInWords));
   protected readonly headline = computed(() => {
     const packet = this.packet();
     if (!packet) return '';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { area } from 'd3-shape';
-import { wilsonInterval } from '@fresh-tuck/core/germination-test';
+import { wilsonInterval } from '@fresh-tuck/core/chance';
 
 const WIDTH = 420;
 const HEIGHT = 150;

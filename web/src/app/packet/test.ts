@@ -3,7 +3,8 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { Router, RouterLink } from '@angular/router';
 import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { MOST_TESTED, seedsForDecision, seedsForPrecision, wilsonInterval } from '@fresh-tuck/core/germination-test';
+import { MOST_TESTED, seedsForDecision, seedsForPrecision } from '@fresh-tuck/core/seedtest';
+import { wilsonInterval } from '@fresh-tuck/core/chance';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { Changes } from '../data/changes.service';

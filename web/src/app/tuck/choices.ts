@@ -1,5 +1,5 @@
 import type { BatchRequest } from '@fresh-tuck/contract';
-import type { RootSchool } from '@fresh-tuck/core';
+import type { RootSchool } from '@fresh-tuck/core/moving';
 
 export type Closure = Extract<BatchRequest['holder'], { newId: string }>['closure'];
 export type Preparation = BatchRequest['prepared'][number];

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { RootSchool } from '@fresh-tuck/core';
-import { DESTINATION_WORDS, DESTINATIONS, type Destination } from '@fresh-tuck/core/destinations';
+import { type Destination, DESTINATIONS, type RootSchool } from '@fresh-tuck/core/moving';
+import { DESTINATION_WORDS } from '@fresh-tuck/core/words';
 import { Word } from '../kit/word';
 import { POTS, ROOT_WORDS } from './choices';
 import { TuckPlan } from './tuck-plan';

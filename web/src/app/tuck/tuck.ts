@@ -1,3 +1,4 @@
+import { knownInWords } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -39,6 +40,7 @@ const DAY_MS = 86_400_000;
 export class TuckScreen {
   private readonly api = inject(Api);
   private readonly destroyRef = inject(DestroyRef);
+  protected readonly known = computed(() => (this.plan.chosen()?.prior.known ?? []).map(knownInWords));
   protected readonly about = inject(AboutService);
   protected readonly plan = inject(TuckPlan);
 

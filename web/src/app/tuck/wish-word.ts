@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
-import { plantsForBed, plantsForRack, type Wish } from '@fresh-tuck/core/seedbox';
+import { plantsForBed, plantsForRack, type Wish } from '@fresh-tuck/core/sowing';
 import { parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Crop } from '@fresh-tuck/core';
+import type { Crop } from '@fresh-tuck/core/crops';
 import type { WorktopStep } from './worktop';
 
 /** What to do at the worktop, in order, each caution where its hazard is. */

@@ -1,0 +1,8 @@
+/** What the looks say of a lot. */
+export * from './evidence.js';
+export * from './likelihood.js';
+export * from './posterior.js';
+export * from './predict.js';
+export * from './prior.js';
+export * from './tip-law.js';
+export * from './turnbull.js';

@@ -1,0 +1,126 @@
+import type { CountForecast } from '../chance/index.js';
+import type { Trouble } from '../parcel/index.js';
+import type { TestResult } from '../seedtest/index.js';
+import type { Supply } from '../sowing/index.js';
+import type { FindingId } from './trouble-guide.js';
+
+/** What a parcel needs, in order of precedence. */
+export const VERDICTS = ['mend', 'rescue', 'move', 'count', 'top_up', 'restart', 'give_up', 'retest', 'leave'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+/** Lengths of what is to be moved: each as measured where few were, else the longest. */
+export interface Lengths {
+  readonly measuredMm: readonly number[] | null;
+  readonly longestMm: number;
+}
+
+/** A trouble that was seen, with its page of the guide; a harmless one is re-tucked. */
+interface Found {
+  readonly what: 'trouble';
+  readonly trouble: Trouble;
+  readonly finding: FindingId;
+}
+
+/** Something to mend before all else. */
+export type Mend =
+  | { readonly kind: 'mend'; readonly what: 'overheated'; readonly injuryC: number; readonly survival: number }
+  | {
+      readonly kind: 'mend';
+      readonly what: 'other_board';
+      readonly way: 'cooler' | 'warmer';
+      readonly meanC: number;
+      /** Share of the living that come there, and quiet seeds that wait because of it. */
+      readonly share: number;
+      readonly waiting: number;
+    }
+  | { readonly kind: 'mend'; readonly what: 'thirst'; readonly damp: 'dry' | 'drying'; readonly doseMl: number }
+  | { readonly kind: 'mend'; readonly what: 'pool' }
+  | { readonly kind: 'mend'; readonly what: 'drowning'; readonly drownsMs: number; readonly limitHours: number; readonly over: boolean }
+  | ({ readonly kind: 'mend' } & Found)
+  | ({ readonly kind: 'retuck' } & Found);
+
+/** What has grown and is to be moved. */
+interface Grown {
+  readonly what: 'lift';
+  readonly grows: 'root' | 'shoot';
+  readonly count: number;
+  /** Before when, ms. */
+  readonly byMs: number;
+  readonly lengths: Lengths;
+  readonly leavesOpen: boolean;
+}
+
+/** Something for what has shown. */
+export type Lift =
+  | ({ readonly kind: 'rescue' } & Grown)
+  | ({ readonly kind: 'move' } & Grown)
+  | {
+      readonly kind: 'retuck';
+      readonly what: 'tips';
+      readonly count: number;
+      readonly readyMs: number;
+      readonly readyMm: number;
+      readonly lateMm: number;
+    };
+
+/** Hope that is left, in figures. */
+export interface Hope {
+  readonly anyFurther: number;
+  readonly untilMs: number;
+  readonly quietAlive: number;
+}
+
+/** Something for a wish that is not met, or a packet that is in doubt. */
+export type Supplying =
+  | {
+      readonly kind: 'top_up';
+      readonly seeds: number;
+      readonly chance: number;
+      readonly byMs: number;
+      readonly lagDays: number;
+      readonly wanted: number;
+      readonly enoughChance: number;
+      /** Tips in all to be expected as it stands. */
+      readonly low: number;
+      readonly high: number;
+      /** It is all that the packet has, and still not as sure as wished. */
+      readonly last: boolean;
+    }
+  | { readonly kind: 'restart'; readonly restart: NonNullable<Supply['restart']>; readonly hope: Hope }
+  | { readonly kind: 'give_up'; readonly quiet: number; readonly hope: Hope }
+  | { readonly kind: 'retest'; readonly tipped: number; readonly seeds: number; readonly chance: number }
+  | { readonly kind: 'count'; readonly what: 'due'; readonly finalMs: number }
+  | { readonly kind: 'count'; readonly what: 'result'; readonly result: TestResult; readonly showing: number };
+
+/** Something for what stays where it is. */
+export type Leave =
+  | { readonly kind: 'leave'; readonly what: 'nothing_more' | 'no_quiet' }
+  | {
+      readonly kind: 'leave';
+      /** Just looked at; due now; shut until the next look; kept cold until then. */
+      readonly what: 'retuck' | 'look_now' | 'shut' | 'cold';
+      readonly quiet: number;
+      readonly alive: number;
+      readonly untilMs: number;
+    };
+
+/** One thing to do or to leave, as figures; `core/words` says it. */
+export type Counsel = Mend | Lift | Supplying | Leave;
+
+/** Why a parcel stands on Today as it does. */
+export type Headline = { readonly through: boolean } & (
+  | {
+      readonly what: 'roots';
+      readonly grows: 'root' | 'shoot';
+      readonly count: number;
+      readonly longestMm: number;
+      readonly readyMs: number;
+      readonly lateMs: number;
+      readonly anyReady: boolean;
+    }
+  | { readonly what: 'unseen' | 'tips' | 'bag'; readonly now: CountForecast; readonly longestMm: number; readonly mate: number | null }
+  | { readonly what: 'water'; readonly dryingMs: number; readonly giveMl: number; readonly anyChance: number }
+  | { readonly what: 'chill' }
+  | { readonly what: 'final_count'; readonly now: CountForecast }
+  | { readonly what: 'patience'; readonly hope: Hope }
+);

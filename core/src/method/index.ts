@@ -1,0 +1,3 @@
+/** How seed is started: one entry a method, and what follows from it. */
+export * from './late.js';
+export * from './methods.js';

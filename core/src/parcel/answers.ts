@@ -1,0 +1,235 @@
+import { dryingForecast, lossPerDay, type DryingForecast } from '../carrier/index.js';
+import { countForecast, type CountForecast } from '../chance/index.js';
+import { leadsTo } from '../moving/index.js';
+import { soakClock } from '../preparing/index.js';
+import { DAY_MS, HOUR_MS } from '../units/index.js';
+import { keptQuiet, type Progress, type WarmthToll } from '../warmth/index.js';
+import { waysOf } from './facts.js';
+import { rootsNow, type RootsNow } from './roots-now.js';
+import type { ParcelState } from './state.js';
+import { HORIZON_DAYS, momentOf, SLOT_MS, workingsFor, type Workings } from './workings.js';
+
+/** A count forecast at a moment. */
+export interface CountAt extends CountForecast {
+  readonly atMs: number;
+}
+
+/** The forecast's answers about one parcel at one moment. */
+export interface Answers {
+  readonly nowMs: number;
+  readonly state: ParcelState;
+  readonly progressNow: number;
+  /** Further tips since the last look: by the next looking time, by tomorrow's last, in the end. */
+  readonly soon: CountAt;
+  readonly tomorrow: CountAt;
+  readonly end: CountForecast;
+  /** Already there if one opened now. */
+  readonly now: CountAt;
+  readonly chanceQuietAlive: number;
+  /** What the warmth so far has cost. */
+  readonly toll: WarmthToll;
+  /** Chance of any further tip before patience ends. */
+  readonly chanceAnyFurther: number;
+  readonly patienceMs: number;
+  /** When the next tip shows: one chance in ten before `low`, nine before `high`; null beyond the horizon or where none is to come. */
+  readonly nextTip: { readonly lowMs: number; readonly likelyMs: number; readonly highMs: number } | null;
+  /** When half of the living have shown, and when all but the last tenth; null beyond the horizon. */
+  readonly halfMs: number | null;
+  readonly mostMs: number | null;
+  readonly roots: readonly RootsNow[];
+  /** When the first sprout is ready, shown or still to come, and when the first is late. */
+  readonly window: { readonly readyMs: number | null; readonly lateMs: number | null };
+  readonly drying: DryingForecast;
+  /** When seed that lies in water drowns, ms; null where it does not lie in water. */
+  readonly drownsMs: number | null;
+  /** How this batch's roots grow: against the crop's figure, and how many measured seeds say so. */
+  readonly rootRate: { readonly mmPerDayNow: number; readonly factor: number; readonly seeds: number };
+  /** Length of the longest root by now, seen or likely, mm; 0 where none is. */
+  readonly longestMm: number;
+  /** Mean temperature of the last day, °C. */
+  readonly meanC: number;
+  /** For drawings: mean share of the quiet seeds that tips in each step from the last look on. */
+  readonly ribbon: { readonly fromMs: number; readonly stepMs: number; readonly shares: readonly number[] };
+  /** Tips in all, ahead of the last look, with the 80 % band. */
+  readonly curve: readonly CountAt[];
+}
+
+const RIBBON_STEPS = 60;
+const CURVE_DAYS = 7;
+const CURVE_STEPS = 6;
+
+/** Mean temperature over the day before a moment: a bag dries by day and by night. */
+const meanCelsius = (progress: Progress, nowMs: number): number =>
+  Array.from({ length: 24 }, (_, hour) => progress.celsiusAt(nowMs - hour * HOUR_MS)).reduce((sum, celsius) => sum + celsius, 0) / 24;
+
+const FIRST_STEP_MS = 6 * HOUR_MS;
+
+/** Halves a stretch that holds the moment at which a rising chance passes a level, to the hour or in so many steps. */
+function halve(fromMs: number, toMs: number, chance: (ms: number) => number, level: number, most = Infinity): number {
+  let [low, high] = [fromMs, toMs];
+  for (let step = 0; step < most && high - low > HOUR_MS; step++) {
+    const middle = (low + high) / 2;
+    if (chance(middle) < level) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/**
+ * First moment in [from, end] at which a rising chance passes a level, to the
+ * hour; null where it does not. What matters lies near: steps double from a
+ * quarter of a day before the last one is halved.
+ */
+function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => number, level: number): number | null {
+  if (chance(endMs) < level) return null;
+  let low = fromMs;
+  let step = FIRST_STEP_MS;
+  let high = Math.min(low + step, endMs);
+  while (high < endMs && chance(high) < level) {
+    low = high;
+    step *= 2;
+    high = Math.min(low + step, endMs);
+  }
+  return halve(low, high, chance, level);
+}
+
+/** How long to wait for a crop: so many times its median in progress, chill on top. */
+function patienceMs({ facts, progress }: Workings): number {
+  const from = facts.chillUntilMs ?? facts.startMs;
+  return momentOf(progress, progress.at(from) + waysOf(facts).patienceTimes * Math.exp(facts.prior.logMedian.mean));
+}
+
+/** When seed in water drowns; null where it lies in none. */
+const drowns = ({ facts, method }: Workings, nowMs: number): number | null =>
+  method.late === 'drowned' ? soakClock(facts.crop, facts.startMs, nowMs, true).drownsMs : null;
+
+/** When its water wants a hand: a bag's by its closure, a pot's by its kind, standing water after a day. */
+function dryingOf({ facts, method, progress }: Workings, nowMs: number): DryingForecast {
+  const celsius = meanCelsius(progress, nowMs);
+  const own = facts.looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : []));
+  const forecast = dryingForecast(
+    method.lossPerDayAt25C ?? lossPerDay(facts.closure),
+    celsius,
+    facts.startMs,
+    [...own, ...(facts.bagDamp ?? [])],
+    nowMs,
+    facts.weighings,
+  );
+  if (method.water !== 'standing') return forecast;
+  const changedMs = own.reduce((last, { atMs, rewetted }) => (rewetted && atMs <= nowMs ? Math.max(last, atMs) : last), facts.startMs);
+  return { ...forecast, dryingAtMs: changedMs + DAY_MS };
+}
+
+/** Chance by a moment that a seed still quiet has grown past a length, nobody having looked; rises with time. */
+export function quietPast({ growth, outlook, progress }: Workings, lengthMm: number): (ms: number) => number {
+  const leads = leadsTo(growth, lengthMm);
+  return (ms) => outlook.chanceAny(progress.at(ms), leads);
+}
+
+/**
+ * Everything the forecast says of one parcel at one moment.
+ *
+ * @param workings of the facts at that moment; looks after `nowMs` must not be in them
+ */
+export function answersOf(workings: Workings, nowMs: number): Answers {
+  const { facts, progress, outlook, lot, state, growth } = workings;
+  const tipsBy = (ms: number): CountAt => ({ atMs: ms, ...countForecast(outlook.furtherTips(progress.at(ms))) });
+  const patience = patienceMs(workings);
+  const roots = rootsNow(workings, nowMs);
+  const curve = curveOf(workings, state, patience, nowMs);
+  const [soonMs = nowMs] = facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS);
+  const nextTip = nextTipOf(workings, curve);
+  return {
+    nowMs,
+    state,
+    progressNow: progress.at(nowMs),
+    now: tipsBy(nowMs),
+    soon: tipsBy(soonMs),
+    tomorrow: tipsBy(facts.lookTimesMs.findLast((ms) => ms <= nowMs + 1.5 * DAY_MS) ?? nowMs + DAY_MS),
+    end: countForecast(outlook.furtherTips(Infinity)),
+    chanceQuietAlive: outlook.chanceAlive(keptQuiet(workings.toll)),
+    toll: workings.toll,
+    chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
+    patienceMs: patience,
+    nextTip,
+    halfMs: progress.when(lot.progressOf(0.5)),
+    mostMs: progress.when(lot.progressOf(0.9)),
+    roots,
+    window: moveWindow(workings, roots, nowMs),
+    drying: dryingOf(workings, nowMs),
+    drownsMs: drowns(workings, nowMs),
+    rootRate: {
+      mmPerDayNow: growth.mmPerDayAtOptimum * (progress.at(nowMs + DAY_MS) - progress.at(nowMs)),
+      factor: growth.what === 'root' ? growth.mmPerDayAtOptimum / facts.crop.root.mmPerDayAtOptimum : 1,
+      seeds: growth.measured,
+    },
+    longestMm: longestRoot(workings, roots, nextTip, nowMs),
+    meanC: meanCelsius(progress, nowMs),
+    ribbon: ribbonOf(workings, patience, nowMs),
+    curve,
+  };
+}
+
+/** The longest root that lies there by now: a seen one, or of a tip that has most likely come since. */
+function longestRoot({ growth, progress }: Workings, roots: readonly RootsNow[], nextTip: Answers['nextTip'], nowMs: number): number {
+  const seen = Math.max(0, ...roots.map(({ usualMm }) => usualMm));
+  const since = nextTip ? progress.at(nowMs) - progress.at(nextTip.likelyMs) : 0;
+  return Math.max(seen, since * growth.mmPerDayAtOptimum, 0);
+}
+
+/** The curve says between which of its moments a chance is passed; a few halvings say when. */
+function nextTipOf({ outlook, evidence, progress }: Workings, curve: readonly CountAt[]): Answers['nextTip'] {
+  const any = (ms: number): number => outlook.chanceAny(progress.at(ms));
+  const at = (level: number): number | null => {
+    const after = curve.findIndex(({ anyChance }) => anyChance >= level);
+    if (after < 0) return null;
+    return halve(curve[after - 1]?.atMs ?? evidence.lastSeenMs, curve[after]?.atMs ?? progress.endMs, any, level, 5);
+  };
+  const [lowMs, likelyMs] = [at(0.1), at(0.5)];
+  // Where nine in ten is not reached within patience, the horizon is all that can be said.
+  return lowMs === null || likelyMs === null ? null : { lowMs, likelyMs, highMs: at(0.9) ?? progress.endMs };
+}
+
+function moveWindow(workings: Workings, roots: readonly RootsNow[], nowMs: number): Answers['window'] {
+  const { growth, evidence } = workings;
+  if (roots.length > 0) {
+    const readyMs = Math.min(...roots.map((root) => root.readyMs));
+    return { readyMs, lateMs: Math.max(readyMs, Math.min(...roots.map((root) => root.usuallyLateMs))) };
+  }
+  const endMs = nowMs + (HORIZON_DAYS - 1) * DAY_MS;
+  // The first sprout still to come: even chances of a ready root, and of a late one.
+  return {
+    readyMs: firstMoment(evidence.lastSeenMs, endMs, quietPast(workings, growth.readyMm), 0.5),
+    lateMs: firstMoment(evidence.lastSeenMs, endMs, quietPast(workings, growth.lateMm), 0.5),
+  };
+}
+
+function ribbonOf({ evidence, outlook, progress }: Workings, patience: number, nowMs: number): Answers['ribbon'] {
+  const fromMs = evidence.lastSeenMs;
+  const stepMs = Math.max((Math.max(patience, nowMs + 3 * DAY_MS) - fromMs) / RIBBON_STEPS, 1);
+  const tipped = Array.from({ length: RIBBON_STEPS + 1 }, (_, step) => outlook.meanTipped(progress.at(fromMs + step * stepMs)));
+  return { fromMs, stepMs, shares: tipped.slice(1).map((share, index) => share - (tipped[index] ?? 0)) };
+}
+
+/** Now, each of the days ahead, and then in longer steps until patience ends. */
+function curveTimes(fromMs: number, nowMs: number, patience: number): number[] {
+  const days = Array.from({ length: CURVE_DAYS + 1 }, (_, day) => nowMs + day * DAY_MS);
+  const last = days.at(-1) ?? nowMs;
+  const rest = Array.from({ length: CURVE_STEPS }, (_, step) => last + ((step + 1) * (patience - last)) / CURVE_STEPS);
+  return [...(fromMs < nowMs ? [fromMs] : []), ...days, ...rest.filter((ms) => ms > last)];
+}
+
+function curveOf({ evidence, outlook, progress }: Workings, state: ParcelState, patience: number, nowMs: number): CountAt[] {
+  return curveTimes(evidence.lastSeenMs, nowMs, patience).map((atMs) => {
+    const further = countForecast(outlook.furtherTips(progress.at(atMs)));
+    const total = (count: number): number => count + state.tipped;
+    return {
+      ...further,
+      atMs,
+      low: total(further.low),
+      high: total(further.high),
+      mostLikely: total(further.mostLikely),
+      mean: total(further.mean),
+    };
+  });
+}

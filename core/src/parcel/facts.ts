@@ -1,0 +1,70 @@
+import type { Closure, DampLook, Weighing } from '../carrier/index.js';
+import type { Crop } from '../crops/index.js';
+import type { KnownFact, LotPrior, Prior } from '../forecast/index.js';
+import type { MethodId } from '../method/index.js';
+import type { TestResult } from '../seedtest/index.js';
+import type { Stay } from '../warmth/index.js';
+import type { ParcelLook, ParcelMove } from './state.js';
+import { USUAL_WAYS, type HouseWays } from './ways.js';
+
+/** The other parcels of a bag, as plain values. */
+export interface BagMates {
+  /** Chance that a seed of theirs has gone past "late" by each of the first looking times after now. */
+  readonly lateBy: readonly number[];
+  /** When the first of them is to be opened for itself. */
+  readonly nextMs: number;
+  /** Its number. */
+  readonly number: number;
+}
+
+/** Everything about a parcel that its forecast hangs on: plain values, no ids. */
+export interface ParcelFacts {
+  readonly crop: Crop;
+  readonly method: MethodId;
+  readonly seeds: number;
+  readonly wanted: number | null;
+  readonly startMs: number;
+  readonly chillUntilMs: number | null;
+  /** What was known before any look: book, packet and own records. */
+  readonly prior: LotPrior;
+  readonly stays: readonly Stay[];
+  readonly utcOffsetHours: number;
+  readonly looks: readonly ParcelLook[];
+  readonly moves: readonly ParcelMove[];
+  readonly closure: Closure;
+  /** Water that the towel was given, ml. */
+  readonly doseMl: number;
+  /** The household's looking times from now on, rising. */
+  readonly lookTimesMs: readonly number[];
+  /** Most a seed may be let past "late" unseen: chance for any seed, per look. */
+  readonly lateTolerance: number;
+  /** The household's ways, where it said any. */
+  readonly ways?: Partial<HouseWays>;
+  /** Seeds left in the packet; null where nobody counted. */
+  readonly packetLeft?: number | null;
+  /** Whether the packet's rate was printed or proved, not only the book's. */
+  readonly rateProved?: boolean;
+  readonly prepared?: readonly string[];
+  /** Number of a later batch of the same packet that is under way: the lot is topped up already. */
+  readonly followedBy?: number | null;
+  /** What fingers said of the other towels of the bag: it dries as one. */
+  readonly bagDamp?: readonly DampLook[];
+  readonly weighings?: readonly Weighing[];
+  /** What the other parcels of the bag ask for. */
+  readonly mates?: BagMates | null;
+  /** A germination test: when it is counted for the last time, and what it came to. */
+  readonly test?: { readonly finalMs: number; readonly result: TestResult | null } | null;
+  /** What was known, step by step, before any look: for "Why?". */
+  readonly priorSteps?: readonly PriorStep[];
+}
+
+/** One thing that was known before any look, and the prior with it and all before it. */
+export interface PriorStep {
+  readonly what: 'book' | 'packet' | 'records';
+  /** What is new with it. */
+  readonly known: readonly KnownFact[];
+  readonly prior: Prior;
+}
+
+/** A household's ways, with what is usual where it never said. */
+export const waysOf = ({ ways }: Pick<ParcelFacts, 'ways'>): HouseWays => ({ ...USUAL_WAYS, ...ways });

@@ -1,0 +1,26 @@
+import type { RootSchool } from '../moving/index.js';
+
+/** How a household looks, moves and judges: its settings, with what holds where it never said. */
+export interface HouseWays {
+  /** At which root it moves sprouts. */
+  readonly rootSchool: RootSchool;
+  /** Whether a look through the bag comes first where that is enough. */
+  readonly unopenedFirst: boolean;
+  /** Below this chance of any further tip within patience, a lot is given up or begun another way. */
+  readonly leastHope: number;
+  /** Sureness at which the wish should be met before nothing is added. */
+  readonly sureness: number;
+  /** So unlikely must a lot's showing be, by what its packet proved, before the packet is doubted. */
+  readonly retestChance: number;
+  /** Patience in medians of the crop. */
+  readonly patienceTimes: number;
+}
+
+export const USUAL_WAYS: HouseWays = {
+  rootSchool: 'crop',
+  unopenedFirst: false,
+  leastHope: 0.1,
+  sureness: 0.9,
+  retestChance: 0.05,
+  patienceTimes: 4,
+};

@@ -1,0 +1,130 @@
+import {
+  evidenceFrom,
+  lotCurve,
+  outlookFor,
+  posteriorOf,
+  type Evidence,
+  type LotCurve,
+  type Outlook,
+  type Posterior,
+  type Prior,
+} from '../forecast/index.js';
+import { growthLimits, methodOf, type GrowthLimits, type Method } from '../method/index.js';
+import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
+import { AFTER_CHILL } from '../preparing/index.js';
+import { DAY_MS, HOUR_MS } from '../units/index.js';
+import { integrateProgress, tollOf, type Progress, type WarmthToll } from '../warmth/index.js';
+import { waysOf, type ParcelFacts } from './facts.js';
+import { parcelState, type ParcelState } from './state.js';
+
+/** How far ahead a forecast reaches. */
+export const HORIZON_DAYS = 150;
+/** A looking time nearer than this is the one that is now. */
+export const SLOT_MS = 2 * HOUR_MS;
+
+/** Roots that were measured, with when their tips came. */
+function measuresOf({ looks }: ParcelFacts, state: ParcelState, progress: Progress): MeasuredRoot[] {
+  return looks.flatMap((look) =>
+    look.marks.flatMap(({ seed, rootMm }) => {
+      const known = state.seeds[seed - 1];
+      if (rootMm === null || !known || known.tipFromMs === null || known.tipToMs === null) return [];
+      return [
+        {
+          seed,
+          fromProgress: progress.at(known.tipFromMs),
+          toProgress: progress.at(known.tipToMs),
+          atProgress: progress.at(look.atMs),
+          lengthMm: rootMm,
+        },
+      ];
+    }),
+  );
+}
+
+/** What grows on after the event, and how fast in this batch. */
+export interface Growth extends RootGrowth, Pick<GrowthLimits, 'what'> {
+  /** Seeds whose measured roots told it. */
+  readonly measured: number;
+}
+
+/** How this batch's roots or shoots grow, by its method, its crop and what was measured; ready by the household's school. */
+function growthOf(facts: ParcelFacts, method: Method, state: ParcelState, progress: Progress): Growth {
+  const { crop } = facts;
+  const limits = growthLimits(method, crop, readyLength(crop, waysOf(facts).rootSchool));
+  // A ruler beside a pot measures a shoot: it says nothing of the roots.
+  const { factor, logSd, seeds } = rateFrom(crop, limits.what === 'root' ? measuresOf(facts, state, progress) : []);
+  return { ...limits, mmPerDayAtOptimum: limits.mmPerDayAtOptimum * factor, logSd, measured: seeds };
+}
+
+/** The facts with everything derived from them once. */
+export interface Workings {
+  readonly facts: ParcelFacts;
+  readonly method: Method;
+  readonly progress: Progress;
+  readonly evidence: Evidence;
+  readonly posterior: Posterior;
+  readonly outlook: Outlook;
+  readonly toll: WarmthToll;
+  readonly lot: LotCurve;
+  readonly state: ParcelState;
+  readonly growth: Growth;
+}
+
+/** The toll of the warmth from the end of the chill on; of the days ahead where it has hardly begun. */
+function tollFor(facts: ParcelFacts, progress: Progress, nowMs: number): WarmthToll {
+  const fromMs = Math.max(facts.startMs, facts.chillUntilMs ?? 0);
+  return tollOf(facts.crop, progress, fromMs, nowMs - fromMs < SLOT_MS ? fromMs + 3 * DAY_MS : nowMs);
+}
+
+/** The prior at the warmth the batch really had. */
+const priorIn = (prior: Prior, toll: WarmthToll, warmthLogSd: number): Prior => ({
+  share: { mean: Math.max(prior.share.mean * toll.share * toll.survival, 0.02), weight: prior.share.weight },
+  logMedian: { mean: prior.logMedian.mean, sd: Math.hypot(prior.logMedian.sd, warmthLogSd) },
+  spread: prior.spread,
+});
+
+/** The last workings of facts that are still held: several questions about one parcel share them. */
+const latest = new WeakMap<ParcelFacts, { readonly nowMs: number; readonly workings: Workings }>();
+
+/** Derives everything once. @throws RangeError where facts contradict each other */
+export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
+  const known = latest.get(facts);
+  if (known?.nowMs === nowMs) return known.workings;
+  const workings = derive(facts, nowMs);
+  latest.set(facts, { nowMs, workings });
+  return workings;
+}
+
+/** What its looks and its warmth come to, before any question of chance. */
+export type Basics = Pick<Workings, 'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth'>;
+
+/**
+ * What a parcel went through up to a moment, and no further than some days on.
+ *
+ * @throws RangeError where facts contradict each other
+ */
+export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Basics {
+  const endMs = Math.max(nowMs, facts.startMs) + daysOn * DAY_MS;
+  const stays =
+    facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
+      ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
+      : facts.stays;
+  const progress = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
+  const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
+  const method = methodOf(facts.method);
+  const growth = growthOf(facts, method, state, progress);
+  const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
+  return { facts, method, progress, evidence, toll: tollFor(facts, progress, nowMs), state, growth };
+}
+
+function derive(facts: ParcelFacts, nowMs: number): Workings {
+  const basics = basicsFor(facts, nowMs, HORIZON_DAYS);
+  const { evidence, progress, toll } = basics;
+  const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
+  const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd));
+  const outlook = outlookFor(posterior, evidence.quiet);
+  return { ...basics, posterior, outlook, lot: lotCurve(posterior) };
+}
+
+/** When a progress is reached, the horizon where it is not. */
+export const momentOf = (progress: Progress, value: number): number => progress.when(value) ?? progress.endMs;

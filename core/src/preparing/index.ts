@@ -1,0 +1,4 @@
+/** Seed made ready: steps in their order, the soak's clock, the chill. */
+export * from './chill.js';
+export * from './soak.js';
+export * from './steps.js';

@@ -1,0 +1,34 @@
+import type { Crop } from '../crops/index.js';
+import { HOUR_MS } from '../units/index.js';
+
+/** Hours that a crop is soaked, shortest and longest; null where it is not. */
+export function soakHours({ water }: Pick<Crop, 'water'>): readonly [low: number, high: number] | null {
+  return water.soakHours[1] > 0 ? water.soakHours : null;
+}
+
+/** Where seed in water stands. */
+export interface SoakClock {
+  /** Drinking still; drunk its fill and due out; past the crop's hours; at or past its drowning limit. */
+  readonly state: 'drinking' | 'due' | 'overdue' | 'drowning';
+  readonly hours: number;
+  /** When it has drunk enough, when it should be out, and when it drowns, ms. */
+  readonly enoughMs: number;
+  readonly outByMs: number;
+  readonly drownsMs: number;
+}
+
+/**
+ * How a soak ends. Seed is out of the water between the crop's shortest and longest
+ * hours; the drowning limit is the end whatever is seen. Seed that is left in water
+ * until it roots has only that limit.
+ *
+ * @param untilRooted whether it stays in shallow, changed water until the root shows
+ */
+export function soakClock(crop: Crop, startMs: number, nowMs: number, untilRooted = false): SoakClock {
+  const limit = crop.water.drowningLimitHours;
+  const [low, high] = untilRooted ? [limit, limit] : (soakHours(crop) ?? [0, 0]);
+  const at = (hours: number): number => startMs + hours * HOUR_MS;
+  const [enoughMs, outByMs, drownsMs] = [at(low), at(Math.min(high, limit)), at(limit)];
+  const state = nowMs >= drownsMs ? 'drowning' : nowMs > outByMs ? 'overdue' : nowMs >= enoughMs ? 'due' : 'drinking';
+  return { state, hours: Math.max(nowMs - startMs, 0) / HOUR_MS, enoughMs, outByMs, drownsMs };
+}

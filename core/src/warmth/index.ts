@@ -1,0 +1,5 @@
+/** From a temperature record to progress, share and injury. */
+export * from './progress.js';
+export * from './response.js';
+export * from './share.js';
+export * from './toll.js';

@@ -1,0 +1,80 @@
+import type { Crop } from '../crops/index.js';
+import { depthMm, MIX_ML, PELLET_ML, PELLET_RESERVE_ML, type Destination } from '../moving/index.js';
+import { counted, type Words } from '../units/index.js';
+
+/** How to plant, point by point. */
+export interface MoveCard {
+  readonly destination: Destination;
+  readonly lines: readonly { readonly what: string; readonly text: string }[];
+  /** Stands where the hazard is. */
+  readonly caution: string | null;
+}
+
+const litres = (millilitres: number): string =>
+  millilitres < 950 ? `${Math.round(millilitres / 10) * 10} ml` : `${(millilitres / 1000).toFixed(1)} l`;
+
+function depthLine(crop: Crop, destination: Destination, words: Pick<Words, 'length'>): string {
+  if (destination === 'slot') return 'Some root inside the slit sponge, its tip free below; the seed level with the top.';
+  if (destination === 'glass') return 'The root in the water, the seed above it.';
+  if (depthMm(crop) === 0) return 'On the surface, pressed in.';
+  return `${words.length(depthMm(crop))} of mix over the seed.`;
+}
+
+function mediumLine({ moving }: Crop, destination: Destination, count: number): string {
+  if (destination === 'slot') return 'A rinsed sponge, squeezed out once; the top shaded against algae.';
+  if (destination === 'pellet') {
+    return `Swell ${counted(count, 'pellet')} with ${litres(PELLET_ML * count)} of lukewarm water, poured slowly until they weep; ${litres(PELLET_RESERVE_ML * count)} stay in the tray as reserve.`;
+  }
+  if (destination === 'glass') return 'Clean water, changed every two days.';
+  if (destination === 'bed') return 'Fine soil without stones, damp a hand deep.';
+  const mix = MIX_ML[destination];
+  return `Damp ${moving.mix}${mix ? `, about ${litres(mix * count)} for ${count}` : ''}; no stones, wetted through before filling.`;
+}
+
+function waterLine(destination: Destination, { growing }: Crop): string {
+  if (destination === 'slot') return 'Plain water until the seedling stands, then feed.';
+  if (destination === 'glass') return 'Keep the root covered, the seed dry.';
+  if (destination === 'pellet') return 'When a pellet turns pale, from below.';
+  const rule = growing.keepMoist === 'always' ? 'keep it evenly moist' : 'once it stands it may dry a little between';
+  return `Gently now, from below where you can; ${rule}.`;
+}
+
+function lightLine({ growing, days }: Crop): string {
+  const soon = `Light as soon as green shows, in about ${Math.max(Math.round(days.tipToEmergence), 1)} days at its best warmth.`;
+  return growing.light === 'needs_light' ? `Indirect light from now on. ${soon}` : soon;
+}
+
+/**
+ * The card for moving sprouts of a crop to a place. Common practice, no source,
+ * but for the crop's own depth, mix and spacing.
+ *
+ * @param count sprouts, 1 or more
+ */
+export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'length'>): MoveCard {
+  const { spacingCm } = crop.growing;
+  const shy = crop.root.shy === 2 ? 'It hates being moved: go gently. ' : '';
+  const lines = [
+    { what: 'Hold', text: `${shy}By the coat, never the root.` },
+    { what: 'Way up', text: destination === 'slot' ? 'Root down through the slit.' : 'Root down; lying is better than upside down.' },
+    { what: 'Depth', text: depthLine(crop, destination, words) },
+    { what: destination === 'glass' ? 'Water' : 'Into', text: mediumLine(crop, destination, count) },
+    { what: 'Then water', text: waterLine(destination, crop) },
+    {
+      what: 'Cover',
+      text: destination === 'bed' ? 'A net against birds, fleece on a cold night.' : 'Cover it until it is up; as warm as it was.',
+    },
+    { what: 'Light', text: lightLine(crop) },
+  ];
+  if (destination === 'bed' && spacingCm) {
+    lines.push({ what: 'Apart', text: `${spacingCm.inRow} cm in the row, rows ${spacingCm.rows} cm apart.` });
+  }
+  if (destination === 'pellet')
+    lines.push({ what: 'Later', text: 'At true leaves, net and all into rinsed clay pebbles in a net cup, or cut the net and pot it.' });
+  const dusty =
+    destination === 'cup' || destination === 'cell' || destination === 'pot' || destination === 'plug' || destination === 'terrarium';
+  return {
+    destination,
+    lines,
+    caution: dusty ? 'Damp the mix before you stir it, keep out of its dust, wash your hands: compost can carry Legionella.' : null,
+  };
+}

@@ -1,0 +1,36 @@
+import type { Crop } from '../crops/index.js';
+import type { Mend } from '../judging/index.js';
+import { soakHours } from '../preparing/index.js';
+import { before, type Words } from '../units/index.js';
+import type { Advice } from './advice.js';
+
+/** "8 to 12 h", or null for a crop that is not soaked. */
+export function soakSpan(crop: Pick<Crop, 'water'>): string | null {
+  const hours = soakHours(crop);
+  return hours && (hours[0] === hours[1] ? `${hours[0]} h` : `${hours[0]} to ${hours[1]} h`);
+}
+
+/** What the worktop says of a soak, its limit in the same breath. */
+export function soakLine(crop: Pick<Crop, 'water'>): string {
+  const span = soakSpan(crop);
+  return `Soak${span ? ` ${span}` : ''} in water at room warmth, ${crop.water.drowningLimitHours} h at the very most; then dry them off.`;
+}
+
+/** Seed that is in water near its limit, or was forgotten past it. */
+export function missedSoak({ over, drownsMs, limitHours }: Extract<Mend, { what: 'drowning' }>, words: Words): Advice {
+  return over
+    ? {
+        kind: 'mend',
+        lead: 'Out of the water',
+        by: 'now',
+        tone: 'trouble',
+        text: `${limitHours} h is the limit for this kind, and it is past: some may have drowned. Dab them dry and lay them on a towel barely damp; what goes soft is taken out, the rest keep their time.`,
+      }
+    : {
+        kind: 'mend',
+        lead: 'Soon out of the water',
+        by: `before ${words.when(before(drownsMs))}`,
+        tone: 'water',
+        text: `${limitHours} h under water is the limit for this kind. What has no root by then goes on a damp towel.`,
+      };
+}
