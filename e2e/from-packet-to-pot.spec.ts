@@ -1,3 +1,4 @@
+import { batchBody } from '@fresh-tuck/contract/testing';
 import type { Page } from '@playwright/test';
 import { expect, test } from './app.js';
 
@@ -157,18 +158,17 @@ test('an empty household is told what to do, and a save of one tab reaches the o
     seedCount: null,
     dressed: true,
   });
-  await send('post', 'batches', {
-    id: id(4),
-    packetId: id(3),
-    seeds: 6,
-    wanted: null,
-    startAt: '2026-04-08T18:30',
-    chillDays: null,
-    prepared: [],
-    towel: { widthMm: 140, heightMm: 110, plies: 2 },
-    doseMl: 7,
-    holder: { newId: id(5), kind: 'bag', closure: 'sealed_air', spotId: id(2) },
-  });
+  await send(
+    'post',
+    'batches',
+    batchBody(id(3), id(2), {
+      id: id(4),
+      seeds: 6,
+      wanted: null,
+      prepared: [],
+      holder: { newId: id(5), kind: 'bag', closure: 'sealed_air', spotId: id(2) },
+    }),
+  );
   await expect(page.getByRole('heading', { name: 'Open one parcel this morning' })).toBeVisible();
 
   const other = await context.newPage();

@@ -1,3 +1,4 @@
+import { batchBody } from '@fresh-tuck/contract/testing';
 import type { Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { expect, test } from './app.js';
@@ -83,17 +84,7 @@ for (const [width, height] of [
     await home.send('post', 'crops', { id: cropId, like: 'okra', name: NAME, figures: {} });
     const packet = { cropId, variety: NAME, year: 2025, source: NAME, printedRatePercent: 90, seedCount: 60, dressed: true };
     await home.send('post', 'packets', { id: packetId, ...packet });
-    const batch = {
-      packetId,
-      seeds: 8,
-      wanted: 5,
-      chillDays: null,
-      prepared: ['soak'],
-      towel: { widthMm: 140, heightMm: 110, plies: 2 },
-      doseMl: 7,
-      holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId },
-    };
-    await home.send('post', 'batches', { id: batchId, ...batch, startAt: '2026-04-07T18:30' });
+    await home.send('post', 'batches', batchBody(packetId, spotId, { id: batchId, startAt: '2026-04-07T18:30' }));
     await home.look(batchId, '2026-04-10T18:30', 3, { who: NAME, note: NAME });
     await home.send('post', `batches/${batchId}/moves`, {
       id: uuid(),

@@ -1,3 +1,4 @@
+import { batchBody } from '@fresh-tuck/contract/testing';
 import type { BatchWithJournal, PacketName, PacketSheet } from '@fresh-tuck/contract';
 import type { Locator, Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
@@ -182,18 +183,7 @@ test('a packet emptied in another tab in the meantime is said at once, with what
   await home.send('post', 'packets', packetOf({ variety: 'Red Knot', seedCount: 80 }));
   await page.goto(`${own.address}tuck?packet=${packet.id}`);
   await expect(button(page, /^Tuck in \d+ seeds$/)).toBeEnabled();
-  await home.send('post', 'batches', {
-    id: uuid(),
-    packetId: packet.id,
-    seeds: 22,
-    wanted: 9,
-    startAt: null,
-    chillDays: null,
-    prepared: [],
-    towel: { widthMm: 140, heightMm: 110, plies: 2 },
-    doseMl: 7,
-    holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId: home.spotId },
-  });
+  await home.send('post', 'batches', batchBody(packet.id, home.spotId, { seeds: 22, wanted: 9, startAt: null, prepared: [] }));
   await expect(page.getByRole('heading', { name: 'The packet has only 2 left' })).toBeVisible();
   await expect(button(page, /^Tuck in \d+ seeds$/)).toBeDisabled();
   await expect(page.getByText(/All 2 of this one and \d+ of it make it sure/)).toBeVisible();

@@ -1,13 +1,19 @@
-/** The words that a gardener chooses from; free of any library, so that the first load can hold them. */
-export const CLOSURES = ['sealed_air', 'sealed_flat', 'corner_open', 'lidded'] as const;
-export const DAMPS = ['dry', 'drying', 'damp', 'pooling'] as const;
+/** The codes that a gardener chooses from; free of any library, so that the first load can hold them. */
+export { CLOSURES, DAMPS } from '@fresh-tuck/core/carrier';
+export { CARRIERS, METHODS, type MethodId } from '@fresh-tuck/core/method';
+export { CLOSING_REASONS } from '@fresh-tuck/core/parcel';
+export { PREPARATIONS } from '@fresh-tuck/core/preparing';
 export const VIAS = ['opened', 'through', 'skipped'] as const;
-/** Ways to sprout; on a towel and in water the tip is seen, elsewhere what comes up. */
-export const METHODS = ['towel', 'water', 'plug', 'pod', 'pellet', 'pot', 'bed'] as const;
+export const UNIT_SYSTEMS = ['metric', 'us'] as const;
+/** Where a soil's temperature comes from: read in it, or the air's mean of the last days. */
+export const SOIL_SOURCES = ['soil', 'air'] as const;
+/** What may be said of a seedling. */
+export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'undo'] as const;
+/** Kinds of line in a batch's journal. */
+export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
 /** A seedling's stages after the move, in order. */
 export const SEEDLING_STAGES = ['moved', 'up', 'seed_leaves', 'true_leaves', 'planted_out', 'ripe'] as const;
-export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as const;
 
 /** What a batch is for: plants, or to learn how many of a packet live. */
 export const PURPOSES = ['plants', 'test'] as const;

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/parcel';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
+import { PREPARATIONS } from '@fresh-tuck/core/preparing';
 import {
   CLOSING_REASONS,
   CLOSURES,
@@ -10,6 +11,7 @@ import {
   PLACE_KINDS,
   PURPOSES,
   TARGETS,
+  UNIT_SYSTEMS,
   VIAS,
   type PlaceKind,
 } from './choices.js';
@@ -32,7 +34,7 @@ export const householdRequest = z.strictObject({
   id,
   name: text(60, 'name'),
   zone,
-  units: z.enum(['metric', 'us'], { error: 'units must be metric or us' }),
+  units: z.enum(UNIT_SYSTEMS, { error: 'units must be metric or us' }),
   lookingTimes: z
     .array(clockTime, { error: 'lookingTimes must be a list of times of day' })
     .min(1, { error: 'lookingTimes must have at least one time of day' })
@@ -96,10 +98,10 @@ export const cropRequest = z.strictObject({
 export const cropFiguresRequest = z.strictObject({ id, name: text(60, 'name').nullable(), figures });
 export const removalRequest = z.strictObject({ id });
 
-export const batchRequest = z.strictObject({
+/** What is said of a batch whatever it is started in. */
+const begun = {
   id,
   packetId: id,
-  method: z.enum(METHODS, { error: `method must be one of ${METHODS.join(', ')}` }).default('towel'),
   purpose: z.enum(PURPOSES, { error: 'purpose must be plants or test' }).default('plants'),
   seeds: whole(1, SEED_LIMIT, 'seeds'),
   /** What was taken from the packet where it is not the seeds laid: husks that split. */
@@ -125,19 +127,38 @@ export const batchRequest = z.strictObject({
   /** When it was tucked in; null is now. */
   startAt: localMoment('startAt').nullable(),
   chillDays: whole(1, 200, 'chillDays').nullable(),
-  prepared: z.array(z.enum(['soak', 'nick', 'file', 'split', 'peel', 'inoculate'])).max(6),
-  towel: z.strictObject({
-    widthMm: number(60, 600, 'towel.widthMm', 'mm'),
-    heightMm: number(60, 600, 'towel.heightMm', 'mm'),
-    plies: whole(1, 8, 'towel.plies'),
-  }),
+  prepared: z.array(z.enum(PREPARATIONS)).max(PREPARATIONS.length),
   doseMl: number(0.5, 500, 'doseMl', 'ml'),
   /** An existing bag, or a new one in a spot. */
   holder: z.union(
     [z.strictObject({ holderId: id }), z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id })],
     { error: 'holder must be an existing bag (holderId) or a new one (newId, kind, closure, spotId)' },
   ),
-});
+};
+
+/** A batch as it is begun: what is said of its carrier hangs on the method. */
+export const batchRequest = z.discriminatedUnion(
+  'method',
+  [
+    z.strictObject({
+      ...begun,
+      method: z.literal('towel'),
+      towel: z.strictObject({
+        widthMm: number(60, 600, 'towel.widthMm', 'mm'),
+        heightMm: number(60, 600, 'towel.heightMm', 'mm'),
+        plies: whole(1, 8, 'towel.plies'),
+      }),
+    }),
+    z.strictObject({
+      ...begun,
+      method: z.enum(['plug', 'pod', 'pellet', 'pot']),
+      /** Cells, slots, pellets or pots that the seeds are shared between; one a seed where nobody says. */
+      places: whole(1, SEED_LIMIT, 'places').nullable().default(null),
+    }),
+    z.strictObject({ ...begun, method: z.enum(['water', 'bed', 'surface']) }),
+  ],
+  { error: `method must be one of ${METHODS.join(', ')}` },
+);
 
 const mark = z.strictObject({
   seed: whole(1, SEED_LIMIT, 'seed'),

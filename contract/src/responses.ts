@@ -4,7 +4,7 @@ import type { Report } from '@fresh-tuck/core/judging';
 import type { Told, WhyPanel } from '@fresh-tuck/core/words';
 import type { Crop, OwnFigures } from '@fresh-tuck/core/crops';
 import type { Destination } from '@fresh-tuck/core/moving';
-import { CLOSURES, COPY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
+import { CARRIERS, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
 export const problem = z.object({
@@ -107,7 +107,7 @@ export const cropSheet = z.object({
 
 export const journalEntry = z.object({
   id: z.string(),
-  kind: z.enum(['look', 'move', 'recount', 'close', 'undo']),
+  kind: z.enum(ENTRY_KINDS),
   atMs: z.number(),
   recordedMs: z.number(),
   who: z.string().nullable(),
@@ -184,6 +184,9 @@ export const batch = z.object({
   holder,
   /** Other parcels in the same bag. */
   bagMates: z.array(z.number()),
+  /** What it lies in or on. */
+  carrier: z.object({ kind: z.enum(CARRIERS), places: z.number().nullable() }),
+  /** The pane that it is drawn on. */
   widthMm: z.number(),
   heightMm: z.number(),
   closed: z.boolean(),

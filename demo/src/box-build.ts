@@ -68,6 +68,7 @@ export async function lastYear(send: Send, clock: BuildClock, idAt: IdAt, spotId
     startAt: null,
     chillDays: null,
     prepared: [],
+    method: 'towel',
     towel: { widthMm: 140, heightMm: 110, plies: 2 },
     doseMl: 7,
     holder: { newId: idAt(msOf('2025-03-02T10:00')), kind: 'bag', closure: 'sealed_air', spotId },

@@ -83,6 +83,7 @@ async function start(send: Send, parcel: DemoParcel, spotIds: ReadonlyMap<string
     startAt: null,
     chillDays: parcel.chillDays,
     prepared: parcel.prepared,
+    method: 'towel',
     towel: { widthMm: parcel.towel.widthMm / 2, heightMm: parcel.towel.heightMm, plies: 2 },
     doseMl: dose.millilitres,
     holder: bagId

@@ -1,3 +1,4 @@
+import { batchBody, lookBody, moveBody, packetBody } from '@fresh-tuck/contract/testing';
 import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { createApp, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
@@ -41,28 +42,8 @@ async function follow(cropId: string, kind: string, meanC: number, lot: Lot, see
   });
   await send('post', 'spots', { id: spotId, name: 'Spot', kind });
   await send('post', `spots/${spotId}/readings`, { id: uuid(), day: START.slice(0, 10), minC: meanC - 0.5, maxC: meanC + 0.5 });
-  await send('post', 'packets', {
-    id: packetId,
-    cropId,
-    variety: 'Test',
-    year: null,
-    source: null,
-    printedRatePercent: null,
-    seedCount: null,
-    dressed: false,
-  });
-  await send('post', 'batches', {
-    id: batchId,
-    packetId,
-    seeds,
-    wanted: null,
-    startAt: null,
-    chillDays: null,
-    prepared: [],
-    towel: { widthMm: 140, heightMm: 110, plies: 2 },
-    doseMl: 7,
-    holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId },
-  });
+  await send('post', 'packets', packetBody({ id: packetId, cropId, year: null, seedCount: null }));
+  await send('post', 'batches', batchBody(packetId, spotId, { id: batchId, seeds, wanted: null, startAt: null, prepared: [] }));
   const { crop } = services.crops.known(cropId);
   const fates = drawLot(lot, seeds, 0.37);
   const startMs = nowMs;
@@ -81,23 +62,17 @@ async function follow(cropId: string, kind: string, meanC: number, lot: Lot, see
     if (fresh.length > 0) told.firstTipDay ??= (nowMs - startMs) / DAY_MS;
     told.found += fresh.length;
     told.late += fresh.filter(({ rootMm }) => (rootMm ?? 0) > crop.root.lateMm).length;
-    const after = await send('post', `batches/${batchId}/looks`, {
-      id: uuid(),
-      at: null,
-      via: 'opened',
-      seen: { tipped: known.tipped + fresh.length, rotten: 0, lost: 0, basedOn: stop.batch.lastLookId },
-      marks: there.map(({ seed, stage, rootMm }) => ({ seed, stage, rootMm })),
-      damp: 'damp',
-      rewetted: false,
-      troubles: [],
-      who: null,
-      note: null,
-      supersedes: null,
-    });
+    const after = await send(
+      'post',
+      `batches/${batchId}/looks`,
+      lookBody(0, {
+        seen: { tipped: known.tipped + fresh.length, rotten: 0, lost: 0, basedOn: stop.batch.lastLookId },
+        marks: there.map(({ seed, stage, rootMm }) => ({ seed, stage, rootMm })),
+      }),
+    );
     told.verdicts.add(after.judgement.verdict);
     const ready = after.answers.roots.filter(({ readyMs }) => readyMs <= nowMs + HOUR_MS / 2).flatMap((root) => root.seeds);
-    if (ready.length > 0)
-      await send('post', `batches/${batchId}/moves`, { id: uuid(), at: null, seeds: ready, uncounted: 0, destination: 'cup', who: null });
+    if (ready.length > 0) await send('post', `batches/${batchId}/moves`, moveBody({ seeds: ready, uncounted: 0 }));
   }
   services.db.close();
   return { ...told, verdicts: [...told.verdicts] };

@@ -12,14 +12,14 @@ const ORDINARY: Lot = { living: 0.85, pace: 1, law: 'gamma', dormant: 0.05, dorm
 const seedFrom = (id: string): number => [...id].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) / 9973;
 
 /** Where a batch truly was. */
-function trueStays(services: Services, towelId: string): TrueStay[] {
-  return services.batches.placesOf(towelId).flatMap((towelPlace) =>
-    services.holders.placesOf(towelPlace.holder_id).map((place) => {
+function trueStays(services: Services, carrierId: string): TrueStay[] {
+  return services.batches.placesOf(carrierId).flatMap((carrierPlace) =>
+    services.holders.placesOf(carrierPlace.holder_id).map((place) => {
       const spot = services.spots.get(place.spot_id);
       const known = SPOTS.find(({ name }) => name === spot.name);
       const guess = services.spots.guessOf(place.spot_id);
       return {
-        fromMs: Math.max(place.from_ms, towelPlace.from_ms),
+        fromMs: Math.max(place.from_ms, carrierPlace.from_ms),
         climate: known?.climate ?? { meanC: (guess.minC + guess.maxC) / 2, swingC: guess.maxC - guess.minC },
       };
     }),
@@ -36,7 +36,7 @@ export function truthOf(services: Services, batchId: string, nowMs: number): Sho
   const first = scripted !== undefined && row.seeds === scripted.seeds;
   const fates = drawLot(scripted?.lot ?? ORDINARY, row.seeds, first ? scripted.randomSeed : seedFrom(batchId));
   return {
-    seeds: trueSeeds(crop, fates, trueStays(services, row.towel_id), row.start_ms, nowMs),
+    seeds: trueSeeds(crop, fates, trueStays(services, row.carrier_id), row.start_ms, nowMs),
     damp: 'damp',
   };
 }

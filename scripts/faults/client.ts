@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
-import { lookBody } from '../look-body.js';
+import { batchBody, lookBody, moveBody, packetBody } from '@fresh-tuck/contract/testing';
 import type { Ledger } from './ledger.js';
 
 /** What a household does, request by request, until its server is gone. */
@@ -59,32 +59,13 @@ export class Client {
       millilitresPerSpray: 0.8,
     });
     await post('spots', this.spotId, { name: 'Shelf', kind: 'room' });
-    await post('packets', this.packetId, {
-      cropId: 'leek',
-      variety: 'Quay',
-      year: 2025,
-      source: null,
-      printedRatePercent: 80,
-      seedCount: 90_000,
-      dressed: false,
-    });
+    await post('packets', this.packetId, packetBody({ printedRatePercent: 80, seedCount: 90_000 }));
     for (let nth = 0; nth < 3; nth++) await this.batch();
   }
 
   async batch(): Promise<void> {
     const id = uuid();
-    await this.act('POST', 'batches', id, {
-      id,
-      packetId: this.packetId,
-      seeds: 400,
-      wanted: 200,
-      startAt: '2026-04-08T18:30',
-      chillDays: null,
-      prepared: [],
-      towel: { widthMm: 140, heightMm: 110, plies: 2 },
-      doseMl: 7,
-      holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId: this.spotId },
-    });
+    await this.act('POST', 'batches', id, batchBody(this.packetId, this.spotId, { id, seeds: 400, wanted: 200 }));
     this.batchIds.push(id);
   }
 
@@ -94,16 +75,9 @@ export class Client {
     const id = uuid();
     const what = nth % 10;
     if (what === 9) {
-      const packets = Array.from({ length: 60 }, (_, row) => ({
-        id: uuid(),
-        cropId: 'okra',
-        variety: `Row ${row}`,
-        year: 2024,
-        source: null,
-        printedRatePercent: 80,
-        seedCount: 40,
-        dressed: false,
-      }));
+      const packets = Array.from({ length: 60 }, (_, row) =>
+        packetBody({ cropId: 'okra', variety: `Row ${row}`, printedRatePercent: 80, seedCount: 40 }),
+      );
       await this.act(
         'POST',
         'packets/imports',
@@ -116,16 +90,10 @@ export class Client {
     }
     const look = lookBody(400, { marks: [1, 2, 3].map((seed) => ({ seed, stage: 'tip', rootMm: null })) });
     if (what === 4 || what === 7) {
-      await this.act(
-        'POST',
-        `batches/${batchId}/moves`,
-        id,
-        { id, at: null, seeds: [], uncounted: 2, destination: 'cup', who: null },
-        'move',
-      );
+      await this.act('POST', `batches/${batchId}/moves`, id, moveBody({ id }), 'move');
       return;
     }
-    await this.act('POST', `batches/${batchId}/looks`, id, { id, ...look }, 'look');
+    await this.act('POST', `batches/${batchId}/looks`, id, { ...look, id }, 'look');
     if (what === 2) {
       const photo = uuid();
       await this.act(

@@ -1,3 +1,4 @@
+import { batchBody, householdBody, lookBody, moveBody, packetBody, spotBody } from '@fresh-tuck/contract/testing';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -49,45 +50,18 @@ async function begin(address: string): Promise<void> {
     if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
     await response.arrayBuffer();
   };
-  await send('PUT', 'household', {
-    name: 'Fuzz',
-    zone: 'Europe/Copenhagen',
-    units: 'metric',
-    lookingTimes: ['07:00', '18:30'],
-    millilitresPerSpray: 0.8,
-  });
+  await send('PUT', 'household', householdBody({ name: 'Fuzz' }));
   const spots = [uuid(), uuid()];
-  for (const id of spots) await send('POST', 'spots', { id, name: 'Shelf', kind: 'room' });
+  for (const id of spots) await send('POST', 'spots', spotBody({ id }));
   await send('POST', 'beds', { name: 'Bed', widthM: 1, lengthM: 2, madeYear: null });
   for (const cropId of ['okra', 'leek', 'tomato', 'pea']) {
     const packetId = uuid();
-    await send('POST', 'packets', {
-      id: packetId,
-      cropId,
-      variety: 'Quay',
-      year: 2024,
-      source: null,
-      printedRatePercent: 80,
-      seedCount: 90_000,
-      dressed: false,
-    });
+    await send('POST', 'packets', packetBody({ id: packetId, cropId, printedRatePercent: 80, seedCount: 90_000 }));
     for (let nth = 0; nth < 3; nth++) {
       const id = uuid();
-      await send('POST', 'batches', {
-        id,
-        packetId,
-        seeds: 40,
-        wanted: 5,
-        startAt: '2026-04-08T18:30',
-        chillDays: null,
-        prepared: [],
-        towel: { widthMm: 140, heightMm: 110, plies: 2 },
-        doseMl: 7,
-        holder: { newId: uuid(), kind: 'bag', closure: 'sealed_air', spotId: spots[nth % 2] },
-      });
-      const look = { via: 'opened', marks: [], damp: 'damp', rewetted: false, troubles: [], who: null, note: null, supersedes: null };
-      await send('POST', `batches/${id}/looks`, { ...look, at: null, seen: { tipped: 12, rotten: 1, basedOn: null } });
-      await send('POST', `batches/${id}/moves`, { at: null, seeds: [], uncounted: 4, destination: 'cup', who: null });
+      await send('POST', 'batches', batchBody(packetId, spots[nth % 2] ?? '', { id, seeds: 40 }));
+      await send('POST', `batches/${id}/looks`, lookBody(12, { seen: { tipped: 12, rotten: 1, basedOn: null } }));
+      await send('POST', `batches/${id}/moves`, moveBody({ uncounted: 4 }));
     }
   }
 }

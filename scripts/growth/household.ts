@@ -168,7 +168,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
       tipped = now;
       const lookId = idAt(atMs);
       journal.addLook(
-        { id: lookId, batchId: id, kind: 'look', atMs, nowMs: atMs, who: pick(['Ada', 'Bo', 'Cy', null]), note: null },
+        { id: lookId, batchId: id, atMs, nowMs: atMs, who: pick(['Ada', 'Bo', 'Cy', null]), note: null },
         {
           id: lookId,
           at: null,
@@ -195,7 +195,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     const moved = Math.min(tipped, 5 + Math.floor(random() * 2));
     const moveId = idAt(atMs + 1000);
     journal.addMove(
-      { id: moveId, batchId: id, kind: 'move', atMs: atMs + 1000, nowMs: atMs + 1000 },
+      { id: moveId, batchId: id, atMs: atMs + 1000, nowMs: atMs + 1000 },
       {
         id: moveId,
         at: null,
@@ -210,7 +210,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
       household.takeNumber,
     );
     acted(moveId, `move ${id}`, atMs);
-    const cups = journal.entries(id).flatMap(({ move }) => move?.cups.map(({ number }) => number) ?? []);
+    const cups = journal.entries(id).flatMap((entry) => (entry.kind === 'move' ? entry.move.cups.map(({ number }) => number) : []));
     for (const number of cups) {
       seedlingEvent(number, 'stage', 'up', null, atMs + 4 * DAY_MS);
       if (random() < 0.2) seedlingEvent(number, 'lost', null, 'damped off', atMs + 8 * DAY_MS);
@@ -221,9 +221,9 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     }
     close(id, atMs + 2000, 'all_moved');
   }
-  function close(id: string, ms: number, reason: string): void {
+  function close(id: string, ms: number, reason: 'all_moved' | 'given_up'): void {
     const closeId = idAt(ms);
-    journal.addClosing({ id: closeId, batchId: id, kind: 'close', atMs: ms, nowMs: ms }, reason);
+    journal.addClosing({ id: closeId, batchId: id, atMs: ms, nowMs: ms }, reason);
     acted(closeId, `close ${id}`, ms);
   }
 

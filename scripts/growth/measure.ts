@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { v7 as uuid } from 'uuid';
 import type { Batch, Today } from '@fresh-tuck/contract';
-import { lookBody as lookOf } from '../look-body.js';
+import { lookBody } from '@fresh-tuck/contract/testing';
 import { startServer, type Measured } from './server.js';
 
 interface Line {
@@ -71,7 +71,6 @@ async function timed(server: Measured, what: string, paths: readonly string[]): 
   return { what, ms, cpuMs, loopMs, waitMs, bytes: total(answers), raw: total(raw) };
 }
 
-const lookBody = (tipped: number): object => ({ id: uuid(), ...lookOf(tipped) });
 const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
 
 /** A look stored, against a bare insert with the same promise of safety on the same disk. */

@@ -5,7 +5,7 @@ type Ask = (h: Household) => { method: 'post' | 'put'; path: string; body: objec
 
 const look =
   (more: object): Ask =>
-  ({ batchId }) => ({ method: 'post', path: `/api/batches/${batchId}/looks`, body: lookBody(more) });
+  ({ batchId }) => ({ method: 'post', path: `/api/batches/${batchId}/looks`, body: lookBody(0, more) });
 const seen = (tipped: unknown, rotten: unknown = 0) => ({ seen: { tipped, rotten, basedOn: null } });
 const batch =
   (more: object): Ask =>

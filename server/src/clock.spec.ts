@@ -11,7 +11,7 @@ describe('a clock that is set back', () => {
     expect(response.status).withContext(`${path}: ${response.text}`).toBe(status);
     return response.body as T;
   };
-  const look = (tipped: number, more: object = {}) => lookBody({ seen: { tipped, rotten: 0, basedOn: null }, ...more });
+  const look = (tipped: number, more: object = {}) => lookBody(0, { seen: { tipped, rotten: 0, basedOn: null }, ...more });
   const about = async () => (await home.request.get('/api/about').expect(200)).body as About;
 
   beforeEach(async () => {

@@ -2,17 +2,15 @@ import type { RequestListener } from 'node:http';
 import { createApp, type AppOptions } from './app.js';
 import { claimFolder } from './db/claim.js';
 import { listen } from './listen.js';
-import type { Services } from './services.js';
+import type { Reopener, Services } from './services.js';
 import type { Settings } from './settings.js';
 
 /** A household that is being served, and can be closed and opened again under the same address. */
-export interface Host {
+export interface Host extends Reopener {
   readonly address: string;
   services(): Services;
   /** Stops serving and closes what is open. */
   stop(): Promise<void>;
-  /** Closes the household, does something with its files, and opens it again; what is asked meanwhile waits. */
-  reopen(between: () => Promise<void>): Promise<void>;
 }
 
 /** Copies are looked after this often, and not in the first moments of a start, ms. */
@@ -21,7 +19,7 @@ const CARE_FIRST_MS = 20_000;
 
 export interface HostOptions extends AppOptions {
   /** Opens the household on its folder. */
-  readonly open: (host: Pick<Host, 'reopen'>) => Services | Promise<Services>;
+  readonly open: (host: Reopener) => Services | Promise<Services>;
   readonly folder: string;
 }
 

@@ -30,7 +30,7 @@ describe('one act, one effect', () => {
   });
 
   it('takes an id for the same however its letters are written, in a body and in an address', async () => {
-    const look = lookBody({ id: uuid().toUpperCase() });
+    const look = lookBody(0, { id: uuid().toUpperCase() });
     const path = `/api/batches/${home.batchId.toUpperCase()}/looks`;
     await home.request.post(path).send(look).expect(201);
     await home.request
@@ -48,7 +48,11 @@ describe('one act, one effect', () => {
     await home.request
       .post(`/api/${at}/looks`)
       .send(
-        lookBody({ at: '2026-04-10T18:30', seen: { tipped: 2, rotten: 0, basedOn: null }, marks: [{ seed: 1, stage: 'tip', rootMm: 2 }] }),
+        lookBody(0, {
+          at: '2026-04-10T18:30',
+          seen: { tipped: 2, rotten: 0, basedOn: null },
+          marks: [{ seed: 1, stage: 'tip', rootMm: 2 }],
+        }),
       )
       .expect(201);
     const move = { id: uuid(), at: '2026-04-10T07:00', seeds: [1], uncounted: 0, destination: 'cup', who: null };

@@ -7,10 +7,14 @@ import { dirname, join } from 'node:path';
 import { photoFiles, type PhotoFiles } from './photos/files.js';
 import { copyStore, type CopyStore } from './backup/copies.js';
 import { healthOf, type Health } from './health.js';
-import type { Host } from './host.js';
 import { actIn, type Act } from './http/act.js';
 import { changeStream, type Changes } from './http/events.js';
 import { storesOn, type AllStores } from './stores.js';
+
+/** Closes the household, does something with its files, and opens it again; what is asked meanwhile waits. */
+export interface Reopener {
+  reopen(between: () => Promise<void>): Promise<void>;
+}
 
 /** What the routes are built from. */
 export interface Services extends AllStores {
@@ -21,7 +25,7 @@ export interface Services extends AllStores {
   readonly changes: Changes;
   readonly act: Act;
   /** Can close the household and open it again; null where nobody can. */
-  readonly host: Pick<Host, 'reopen'> | null;
+  readonly host: Reopener | null;
   readonly copies: CopyStore;
   readonly health: Health;
   /** The folder that all of the household lies in. */
@@ -33,11 +37,7 @@ export interface Services extends AllStores {
   close(): Promise<void>;
 }
 
-export function servicesOn(
-  db: Database,
-  clock: Clock,
-  options: { demo: boolean; version: string; host?: Pick<Host, 'reopen'> | null },
-): Services {
+export function servicesOn(db: Database, clock: Clock, options: { demo: boolean; version: string; host?: Reopener | null }): Services {
   const changes = changeStream();
   const ask = askOf(db);
   const folder = db.memory ? mkdtempSync(join(tmpdir(), 'fresh-tuck-')) : dirname(db.name);

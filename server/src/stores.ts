@@ -1,6 +1,6 @@
 import { bedStore } from './beds/store.js';
 import { batchStore } from './batches/store.js';
-import { journalStore } from './batches/journal.js';
+import { journalStore } from './journal/store.js';
 import { cropStore } from './crops/store.js';
 import type { Database } from './db/database.js';
 import { holderStore } from './holders/store.js';

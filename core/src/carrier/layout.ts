@@ -1,10 +1,6 @@
+import QuickLRU from 'quick-lru';
+import { nearestDistance, type Spot } from './places.js';
 import { spreadOut } from './spread-out.js';
-
-/** A place on the towel, mm from the left and the top of the folded pane. */
-export interface Spot {
-  readonly xMm: number;
-  readonly yMm: number;
-}
 
 /** Seeds laid out, and how far apart the nearest two lie. */
 export interface Layout {
@@ -31,15 +27,6 @@ function rowsOf(sizes: readonly number[], widthMm: number, heightMm: number): Sp
   });
 }
 
-/** Least distance between any two places, mm; Infinity for one. */
-export function nearestDistance(spots: readonly Spot[]): number {
-  let nearest = Infinity;
-  spots.forEach((a, i) => {
-    for (const b of spots.slice(i + 1)) nearest = Math.min(nearest, Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm));
-  });
-  return nearest;
-}
-
 /** Ways to split seeds into rows: even, and alternating by one as bricks lie. */
 function candidates(seeds: number): number[][] {
   const result: number[][] = [];
@@ -63,8 +50,7 @@ function candidates(seeds: number): number[][] {
 }
 
 /** Drawings ask for the same few panes again and again. */
-const known = new Map<string, Layout>();
-const MOST_KNOWN = 60;
+const known = new QuickLRU<string, Layout>({ maxSize: 60 });
 
 /**
  * Lays seeds on a pane as far apart as can be, in rows where these come near it, the same way every time.
@@ -79,7 +65,6 @@ export function layOut(seeds: number, widthMm: number, heightMm: number): Layout
   }
   const key = `${seeds} ${widthMm} ${heightMm}`;
   const found = known.get(key) ?? laidOut(seeds, widthMm, heightMm);
-  if (known.size >= MOST_KNOWN) known.clear();
   known.set(key, found);
   return found;
 }

@@ -1,4 +1,4 @@
-import type { Spot } from './layout.js';
+import type { Spot } from './places.js';
 
 /** Layouts begun at random; the same ones every time. */
 const STARTS = 14;

@@ -1,3 +1,4 @@
+import QuickLRU from 'quick-lru';
 import { binomial } from './binomial.js';
 
 /** Chances are mixed on a grid of square roots: fine where they are small, where it matters. */
@@ -7,15 +8,13 @@ const LAST = GRID - 1e-9;
 /** One over the gap between neighbouring chances of the grid: a forecast asks hundreds of thousands of times. */
 const GAP = Float64Array.from({ length: GRID }, (_, below) => 1 / (2 * below + 1));
 
-const binomials = new Map<number, Float64Array[]>();
-const KEPT_SIZES = 64;
+const binomials = new QuickLRU<number, Float64Array[]>({ maxSize: 64 });
 
 /** Binomial distributions of `count` trials for each chance of the grid; kept, as every tap asks for the same few. */
 function binomialTable(count: number): Float64Array[] {
   const kept = binomials.get(count);
   if (kept) return kept;
   const table = Array.from({ length: GRID + 1 }, (_, g) => binomial(count, (g / GRID) ** 2));
-  if (binomials.size >= KEPT_SIZES) binomials.clear();
   binomials.set(count, table);
   return table;
 }

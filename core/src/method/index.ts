@@ -1,3 +1,4 @@
 /** How seed is started: one entry a method, and what follows from it. */
+export * from './geometry.js';
 export * from './late.js';
 export * from './methods.js';

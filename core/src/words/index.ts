@@ -2,6 +2,7 @@
 export * from './advice.js';
 export * from './figures.js';
 export * from './headline.js';
+export * from './journal.js';
 export * from './known.js';
 export * from './leave.js';
 export * from './lift.js';

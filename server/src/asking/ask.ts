@@ -4,7 +4,7 @@ import { memoryCache } from '../forecasts/lot-cache.js';
 import { Problem } from '../http/problem.js';
 import { startThread } from '../http/thread.js';
 import { answering, type Asked, type QuestionName, type Questions } from './questions.js';
-import { readerOn } from './reader.js';
+import { readerOn } from '../forecasts/reader.js';
 
 /** Asks a question beside the request loop; the answer is JSON as it goes over the wire. */
 export interface Ask {

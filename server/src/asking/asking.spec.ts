@@ -6,7 +6,7 @@ import { openDatabase } from '../db/database.js';
 import { memoryCache } from '../forecasts/lot-cache.js';
 import { household, lookBody, type Household } from '../testing/household.js';
 import { answering } from './questions.js';
-import { readerOn } from './reader.js';
+import { readerOn } from '../forecasts/reader.js';
 
 describe('questions asked beside the request loop', () => {
   let folder: string;
@@ -30,7 +30,7 @@ describe('questions asked beside the request loop', () => {
     for (const tipped of [1, 3, 6]) {
       await home.request
         .post(`/api/batches/${home.batchId}/looks`)
-        .send(lookBody({ seen: { tipped, rotten: 0, basedOn: null } }))
+        .send(lookBody(0, { seen: { tipped, rotten: 0, basedOn: null } }))
         .expect(201);
       const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value)) as unknown;
       const answer = inPlace();

@@ -1,11 +1,11 @@
-import { batchView } from '../batches/view.js';
+import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
 import { nurseryView, type NurseryPage } from '../nursery/view.js';
-import { boxView, type BoxQuestion } from '../packets/box.js';
+import { boxView, type BoxQuestion } from '../views/box.js';
 import { packetsAsCsv } from '../packets/csv.js';
-import { packetView } from '../packets/view.js';
+import { packetView } from '../views/packet.js';
 import { todayView } from '../today/view.js';
-import type { Reader } from './reader.js';
+import type { Reader } from '../forecasts/reader.js';
 
 /** A stretch of work ahead that nobody notices who asks something meanwhile, ms. */
 const FILL_MS = 80;

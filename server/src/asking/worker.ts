@@ -4,7 +4,7 @@ import { fileCache } from '../forecasts/lot-cache.js';
 import { Problem } from '../http/problem.js';
 import type { FromWorker, ToWorker } from './ask.js';
 import { answering } from './questions.js';
-import { readerOn } from './reader.js';
+import { readerOn } from '../forecasts/reader.js';
 
 /** Reads the household beside the request loop, through a connection that cannot write. */
 const { file } = workerData as { file: string };

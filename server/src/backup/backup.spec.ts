@@ -46,7 +46,7 @@ describe('copies of the household', () => {
         })
         .expect(201);
       await request.post('/api/batches').send(batch).expect(201);
-      const look = lookBody({ seen: { tipped: 2, rotten: 0, basedOn: null } });
+      const look = lookBody(0, { seen: { tipped: 2, rotten: 0, basedOn: null } });
       await request.post(`/api/batches/${batch.id}/looks`).send(look).expect(201);
       await request.put(`/api/looks/${look.id}/photos/${uuid()}`).set('Content-Type', 'image/png').send(PNG).expect(201);
     }
@@ -84,7 +84,7 @@ describe('copies of the household', () => {
     expect(statSync(inCopy).ino).toBe(statSync(home.services().photoFiles.pathOf(photo?.content ?? '', 'image/png')).ino);
     await home.request
       .post(`/api/batches/${home.batchId}/looks`)
-      .send(lookBody({ seen: { tipped: 5, rotten: 0, basedOn: null } }))
+      .send(lookBody(0, { seen: { tipped: 5, rotten: 0, basedOn: null } }))
       .expect(201);
     const later = dump(home.services().db);
     expect(later).not.toBe(before);

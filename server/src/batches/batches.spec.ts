@@ -1,3 +1,4 @@
+import type { KnownFact } from '@fresh-tuck/core/forecast';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, Today } from '@fresh-tuck/contract';
 import { batchBody, dump, household, lookBody, NOW_MS, type Household } from '../testing/household.js';
@@ -9,7 +10,7 @@ describe('a batch’s journal', () => {
   const url = (end: string): string => `/api/batches/${home.batchId}/${end}`;
   const post = async (end: string, body: object, status = 201): Promise<BatchWithJournal> =>
     (await home.request.post(url(end)).send(body).expect(status)).body as BatchWithJournal;
-  const look = (tipped: number, more: object = {}) => lookBody({ seen: { tipped, rotten: 0, basedOn: null }, ...more });
+  const look = (tipped: number, more: object = {}) => lookBody(0, { seen: { tipped, rotten: 0, basedOn: null }, ...more });
 
   beforeEach(async () => {
     home = await household();
@@ -32,15 +33,15 @@ describe('a batch’s journal', () => {
   it('keeps two people’s looks at the same parcel and never adds them up', async () => {
     const base = await post('looks', look(1, { at: '2026-04-10T07:00' }));
     const basedOn = base.lastLookId;
-    await post('looks', lookBody({ seen: { tipped: 3, rotten: 0, basedOn }, who: 'Ana', at: '2026-04-11T07:00' }));
-    const both = await post('looks', lookBody({ seen: { tipped: 2, rotten: 0, basedOn }, who: 'Ben' }));
+    await post('looks', lookBody(0, { seen: { tipped: 3, rotten: 0, basedOn }, who: 'Ana', at: '2026-04-11T07:00' }));
+    const both = await post('looks', lookBody(0, { seen: { tipped: 2, rotten: 0, basedOn }, who: 'Ben' }));
     expect(both.answers.state.tipped).toBe(3);
     expect(both.journal.filter(({ kind, counts }) => kind === 'look' && counts).length).toBe(3);
   });
 
   it('refuses tips that go back into the seed, and lets the look be corrected instead', async () => {
     const first = await post('looks', look(3, { at: '2026-04-10T18:30' }));
-    await post('looks', lookBody({ seen: { tipped: 2, rotten: 0, basedOn: first.lastLookId } }), 422);
+    await post('looks', lookBody(0, { seen: { tipped: 2, rotten: 0, basedOn: first.lastLookId } }), 422);
     const corrected = await post('looks', look(2, { supersedes: first.lastLookId }));
     expect(corrected.answers.state.tipped).toBe(2);
     expect(corrected.facts.looks[0]?.atMs).toBe(Date.parse('2026-04-10T18:30:00+02:00'));
@@ -50,7 +51,7 @@ describe('a batch’s journal', () => {
   });
 
   it('moves sprouts to numbered cups, and an undo frees the sprouts but never the numbers', async () => {
-    await post('looks', lookBody({ seen: { tipped: 3, rotten: 0, basedOn: null }, marks: [{ seed: 2, stage: 'root', rootMm: 5 }] }));
+    await post('looks', lookBody(0, { seen: { tipped: 3, rotten: 0, basedOn: null }, marks: [{ seed: 2, stage: 'root', rootMm: 5 }] }));
     const move = { id: uuid(), at: null, seeds: [2], uncounted: 1, destination: 'cup', who: null };
     const moved = await post('moves', move);
     expect(moved.cups.map(({ number, seed }) => [number, seed])).toEqual([
@@ -94,7 +95,7 @@ describe('a batch’s journal', () => {
   });
 
   it('teaches the packet’s next batch by its end, and unteaches it by the undo', async () => {
-    type Known = { prior: { known: string[]; logMedian: { sd: number } } };
+    type Known = { prior: { known: KnownFact[]; logMedian: { sd: number } } };
     const prior = async () => ((await home.request.get(`/api/packets/${home.packetId}`)).body as Known).prior;
     const before = await prior();
     await post('looks', look(6, { at: '2026-04-09T18:30' }));

@@ -2,8 +2,8 @@ import type { batchRequest, LookRequest, MoveRequest } from '@fresh-tuck/contrac
 import type * as z from 'zod';
 import { hasTipped, parcelState } from '@fresh-tuck/core/parcel';
 import { Problem } from '../http/problem.js';
-import { looksOf, movesOf } from '../forecasts/facts.js';
-import type { Entry } from './journal.js';
+import type { Entry } from '../journal/entry.js';
+import { looksOf, movesOf } from '../journal/read.js';
 
 interface Subject {
   readonly seeds: number;
@@ -93,7 +93,7 @@ export function checkRecount(count: number, { seeds, startMs, entries }: Subject
 /** Refuses a batch that does not fit itself. */
 export function checkBatch({ purpose, replicates, seeds, taken, finalDays }: z.output<typeof batchRequest>): void {
   if (taken !== null && taken > seeds) throw Problem.field('taken', `taken must be at most ${seeds}: no more is taken than is laid`);
-  if (replicates > seeds) throw Problem.field('replicates', `replicates must be at most ${seeds}: a towel needs a seed`);
+  if (replicates > seeds) throw Problem.field('replicates', `replicates must be at most ${seeds}: each needs a seed`);
   if (purpose === 'plants' && replicates > 1) throw Problem.field('replicates', 'replicates must be 1 where it is not a test');
   if ((purpose === 'test') !== (finalDays !== null))
     throw Problem.field('finalDays', 'finalDays must say when a test is counted for the last time, and only there');

@@ -16,7 +16,7 @@ describe('the daily round', () => {
   const look = (tipped: number, more: object = {}) =>
     home.request
       .post(`/api/batches/${home.batchId}/looks`)
-      .send(lookBody({ seen: { tipped, rotten: 0, basedOn: null }, ...more }))
+      .send(lookBody(0, { seen: { tipped, rotten: 0, basedOn: null }, ...more }))
       .expect(201);
   const move = (more: object, status = 201) =>
     post(`batches/${home.batchId}/moves`, { at: null, seeds: [], uncounted: 0, destination: 'cup', who: null, ...more }, status);
@@ -118,7 +118,7 @@ describe('the daily round', () => {
     expect((await get<Today>('today')).round).toEqual(jasmine.objectContaining({ batchIds: [home.batchId], doneIds: [] }));
     await home.request
       .post(`/api/batches/${home.batchId}/looks`)
-      .send(lookBody({ via: 'skipped', seen: null, damp: null }))
+      .send(lookBody(0, { via: 'skipped', seen: null, damp: null }))
       .expect(201);
     expect(await get<Round | null>('rounds/current')).toBeNull();
     await post('rounds', { batchIds: [uuid()] }, 404);
@@ -133,7 +133,7 @@ describe('the daily round', () => {
   });
 
   it('dates a look by how long it waited in the browser, and knows it again', async () => {
-    const body = lookBody({ seen: { tipped: 1, rotten: 0, basedOn: null } });
+    const body = lookBody(0, { seen: { tipped: 1, rotten: 0, basedOn: null } });
     const send = (waited: string, status: number) =>
       home.request.post(`/api/batches/${home.batchId}/looks`).set('Fresh-Tuck-Waited', waited).send(body).expect(status);
     const before = dump(home.db);

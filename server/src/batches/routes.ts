@@ -7,12 +7,12 @@ import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import { waitedMs } from '../http/waited.js';
 import { checkBatch, checkClasses, checkLook, checkMove, checkQuiet, checkRecount } from './checks.js';
-import { movesOf, seedsOf } from '../forecasts/facts.js';
-import type { Entry } from './journal.js';
+import type { Entry } from '../journal/entry.js';
+import { closedAt, countingOf, movesOf, seedsOf } from '../journal/read.js';
 
 /** Moves and looks bind to a batch that is still open. */
 function refuseClosed(entries: readonly Entry[]): void {
-  if (entries.some((entry) => entry.counts && entry.kind === 'close')) {
+  if (closedAt(entries) !== null) {
     throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
   }
 }
@@ -69,7 +69,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         const about = subject(batchId);
         refuseClosed(about.entries);
         const corrected = about.entries.find((entry) => entry.id === body.supersedes);
-        if (body.supersedes !== null && (!corrected?.look || !corrected.counts)) {
+        if (body.supersedes !== null && (corrected?.kind !== 'look' || !corrected.counts)) {
           throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
         }
         // A correction speaks of the moment of the look it corrects.
@@ -78,7 +78,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         checkLook(body, atMs, about);
         checkClasses(body, batches.get(batchId).purpose, batches.replicatesOf(batches.get(batchId)));
         const { id, who, note, supersedes } = body;
-        journal.addLook({ id, batchId, kind: 'look', atMs, nowMs, who, note, supersedes }, body);
+        journal.addLook({ id, batchId, atMs, nowMs, who, note, supersedes }, body);
       });
       await created(request, response, batchId);
     })
@@ -94,7 +94,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         checkMove(body, atMs, about);
         checkQuiet(body.quietPlanted, about);
         if (body.bedId !== null) beds.get(body.bedId);
-        journal.addMove({ id: body.id, batchId, kind: 'move', atMs, nowMs, who: body.who }, body, household.takeNumber);
+        journal.addMove({ id: body.id, batchId, atMs, nowMs, who: body.who }, body, household.takeNumber);
       });
       await created(request, response, batchId);
     })
@@ -126,7 +126,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         if (batches.replicatesOf(row).length > 1)
           throw Problem.field('seeds', `seeds must stay ${about.seeds}: so many lie on its towels, counted one by one`);
         if (body.seeds > about.seeds) packets.checkStock(row.packet_id, body.seeds - about.seeds, 'seeds');
-        journal.addRecount({ id: body.id, batchId, kind: 'recount', atMs: nowMs, nowMs }, body.seeds);
+        journal.addRecount({ id: body.id, batchId, atMs: nowMs, nowMs }, body.seeds);
       });
       await created(request, response, batchId);
     })
@@ -135,7 +135,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const body = read(closeRequest, request.body);
       act(`close ${batchId}`, body, (nowMs) => {
         refuseClosed(subject(batchId).entries);
-        journal.addClosing({ id: body.id, batchId, kind: 'close', atMs: nowMs, nowMs }, body.reason);
+        journal.addClosing({ id: body.id, batchId, atMs: nowMs, nowMs }, body.reason);
       });
       await created(request, response, batchId);
     })
@@ -149,12 +149,12 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         if (target.kind === 'undo') throw Problem.field('entryId', 'entryId must not be an undo: enter it again instead');
         if (!target.counts) throw Problem.field('entryId', 'entryId must be an entry that still counts');
         const moved = movesOf(about.entries).reduce((sum, move) => sum + move.seeds.length + move.uncounted, 0);
-        if (target.kind === 'look' && moved > 0 && target.look?.tipped) {
-          const left = about.entries.filter((entry) => entry.id !== target.id && entry.counts && entry.look);
-          const others = Math.max(0, ...left.map((entry) => entry.look?.tipped ?? 0));
+        if (target.kind === 'look' && moved > 0 && target.look.tipped) {
+          const left = countingOf(about.entries, 'look').filter((entry) => entry.id !== target.id);
+          const others = Math.max(0, ...left.map((entry) => entry.look.tipped ?? 0));
           if (others < moved) throw Problem.field('entryId', `entryId: ${moved} of its sprouts were moved; undo the move first`);
         }
-        journal.addUndo({ id: body.id, batchId, kind: 'undo', atMs: nowMs, nowMs, supersedes: target.id });
+        journal.addUndo({ id: body.id, batchId, atMs: nowMs, nowMs, supersedes: target.id });
       });
       await created(request, response, batchId);
     });

@@ -1,6 +1,8 @@
-import type { Aim, batchRequest, BatchRequest } from '@fresh-tuck/contract';
+import type { Aim, batchRequest } from '@fresh-tuck/contract';
+import { methodOf, paneOf, type CarrierKind, type MethodId, type Pane } from '@fresh-tuck/core/method';
 import type * as z from 'zod';
 import type { Database } from '../db/database.js';
+import { all, first, value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
 export interface BatchRow {
@@ -13,15 +15,17 @@ export interface BatchRow {
   readonly start_ms: number;
   readonly chill_until_ms: number | null;
   readonly prepared: string;
-  readonly method: NonNullable<BatchRequest['method']>;
+  readonly method: MethodId;
   readonly purpose: 'plants' | 'test';
   readonly final_ms: number | null;
   readonly aim: string;
   readonly dose_ml: number;
-  /** Its only towel, or the first of a test's. */
-  readonly towel_id: string;
-  readonly width_mm: number;
-  readonly height_mm: number;
+  /** Its only carrier, or the first of a test's. */
+  readonly carrier_id: string;
+  readonly carrier_kind: CarrierKind;
+  readonly width_mm: number | null;
+  readonly height_mm: number | null;
+  readonly places: number | null;
 }
 
 /** A closing, or a test's final count, that counts. */
@@ -34,99 +38,137 @@ export interface BatchEnd {
   readonly cropId: string;
 }
 
-const COLUMNS = 'b.*, t.id AS towel_id, t.width_mm, t.height_mm';
+interface NewBatch extends Omit<BatchRow, 'carrier_id' | 'carrier_kind' | 'width_mm' | 'height_mm' | 'places'> {
+  readonly taken: number | null;
+  readonly recorded_ms: number;
+}
+interface NewCarrier extends Pick<BatchRow, 'width_mm' | 'height_mm' | 'places'> {
+  readonly id: string;
+  readonly batch_id: string;
+  readonly kind: CarrierKind;
+  readonly plies: number | null;
+  readonly seeds: number | null;
+}
 
+const CLOSED = `EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
+  AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))`;
+const DAY_MS = 86_400_000;
+
+/** Batches and what their seed lies in. */
 export function batchStore(db: Database) {
-  const one = db.prepare(`SELECT ${COLUMNS} FROM batch b
-    JOIN towel t ON t.rowid = (SELECT min(rowid) FROM towel WHERE batch_id = b.id) WHERE b.id = ?`);
-  const live = db.prepare(`
-    SELECT b.id FROM batch b
-    WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
-      AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
-    ORDER BY b.number`);
+  const one = first<BatchRow, [string]>(
+    db,
+    `SELECT b.*, c.id AS carrier_id, c.kind AS carrier_kind, c.width_mm, c.height_mm, c.places FROM batch b
+    JOIN carrier c ON c.rowid = (SELECT min(rowid) FROM carrier WHERE batch_id = b.id) WHERE b.id = ?`,
+  );
+  const live = all<{ readonly id: string }, []>(db, `SELECT b.id FROM batch b WHERE NOT ${CLOSED} ORDER BY b.number`);
   // A later live batch of the same packet: the lot is topped up or begun again already.
-  const following = db.prepare(`
-    SELECT b.number FROM batch b WHERE b.packet_id = ? AND b.start_ms > ? AND b.id <> ?
-      AND NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
-        AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))
-    ORDER BY b.number DESC LIMIT 1`);
-  const names = db.prepare(`
-    SELECT b.id, b.number, b.packet_id AS packetId, EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
-      AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
-    FROM batch b ORDER BY b.number DESC`);
-  const count = db.prepare('SELECT count(*) AS count FROM batch');
+  const following = value<number, [string, number, string]>(
+    db,
+    `SELECT b.number FROM batch b WHERE b.packet_id = ? AND b.start_ms > ? AND b.id <> ? AND NOT ${CLOSED} ORDER BY b.number DESC LIMIT 1`,
+  );
+  const names = all<{ readonly id: string; readonly number: number; readonly packetId: string; readonly closed: 0 | 1 }, []>(
+    db,
+    `SELECT b.id, b.number, b.packet_id AS packetId, ${CLOSED} AS closed FROM batch b ORDER BY b.number DESC`,
+  );
+  const count = value<number, []>(db, 'SELECT count(*) FROM batch');
   // What ended batches: their closings, and the counts of tests, which have told theirs closed or not.
-  const ends = db.prepare(`
-    SELECT e.batch_id AS id, e.id AS endId, e.at_ms AS atMs, b.packet_id AS packetId, p.crop_id AS cropId
+  const ends = all<BatchEnd, []>(
+    db,
+    `SELECT e.batch_id AS id, e.id AS endId, e.at_ms AS atMs, b.packet_id AS packetId, p.crop_id AS cropId
     FROM (SELECT rowid AS at, * FROM entry WHERE kind = 'close'
       UNION ALL SELECT e.rowid AS at, e.* FROM entry e WHERE e.id IN (SELECT DISTINCT entry_id FROM class_count)) e
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
-    WHERE NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id) ORDER BY e.at_ms DESC, e.at DESC`);
-  const insert = db.prepare(`
-    INSERT INTO batch (id, number, token, packet_id, seeds, wanted, start_ms, chill_until_ms, prepared, method, dose_ml, recorded_ms,
-      purpose, taken, final_ms, aim)
-    VALUES (@id, @number, @token, @packetId, @seeds, @wanted, @startMs, @chillUntilMs, @prepared, @method, @doseMl, @nowMs,
-      @purpose, @taken, @finalMs, @aim)`);
-  const insertTowel = db.prepare('INSERT INTO towel (id, batch_id, width_mm, height_mm, plies, seeds) VALUES (?, ?, ?, ?, ?, ?)');
-  const placeTowel = db.prepare('INSERT INTO towel_place (towel_id, holder_id, from_ms) VALUES (?, ?, ?)');
-  const towels = db.prepare('SELECT id, seeds FROM towel WHERE batch_id = ? ORDER BY rowid');
+    WHERE NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id) ORDER BY e.at_ms DESC, e.at DESC`,
+  );
+  const insert = write<[NewBatch]>(
+    db,
+    `INSERT INTO batch (id, number, token, packet_id, method, purpose, seeds, taken, wanted, start_ms, chill_until_ms, prepared, dose_ml,
+      final_ms, aim, recorded_ms)
+    VALUES (@id, @number, @token, @packet_id, @method, @purpose, @seeds, @taken, @wanted, @start_ms, @chill_until_ms, @prepared, @dose_ml,
+      @final_ms, @aim, @recorded_ms)`,
+  );
+  const insertCarrier = write<[NewCarrier]>(
+    db,
+    `INSERT INTO carrier (id, batch_id, kind, width_mm, height_mm, plies, places, seeds)
+    VALUES (@id, @batch_id, @kind, @width_mm, @height_mm, @plies, @places, @seeds)`,
+  );
+  const place = write<[string, string, number]>(db, 'INSERT INTO carrier_place (carrier_id, holder_id, from_ms) VALUES (?, ?, ?)');
+  const carriers = all<{ readonly id: string; readonly seeds: number | null }, [string]>(
+    db,
+    'SELECT id, seeds FROM carrier WHERE batch_id = ? ORDER BY rowid',
+  );
   // What was said later counts from its moment on, also over what a clock that ran ahead had dated beyond it.
-  const places = db.prepare(`
-    SELECT holder_id, from_ms FROM towel_place p WHERE towel_id = ?
-      AND NOT EXISTS (SELECT 1 FROM towel_place q WHERE q.towel_id = p.towel_id AND q.rowid > p.rowid AND q.from_ms <= p.from_ms)
-    ORDER BY from_ms, rowid`);
+  const places = all<{ readonly holder_id: string; readonly from_ms: number }, [string]>(
+    db,
+    `SELECT holder_id, from_ms FROM carrier_place p WHERE carrier_id = ?
+      AND NOT EXISTS (SELECT 1 FROM carrier_place q WHERE q.carrier_id = p.carrier_id AND q.rowid > p.rowid AND q.from_ms <= p.from_ms)
+    ORDER BY from_ms, rowid`,
+  );
 
   return {
     get(id: string): BatchRow {
-      const row = one.get(id) as BatchRow | undefined;
+      const row = one(id);
       if (!row) throw Problem.unknown('batch');
       return row;
     },
-    liveIds: (): string[] => (live.all() as { id: string }[]).map(({ id }) => id),
+    liveIds: (): string[] => live().map(({ id }) => id),
     /** What ended batches, the latest first; a batch that was counted and closed stands twice. */
-    ends: () => ends.all() as BatchEnd[],
+    ends,
     /** Every batch by number alone, for finding; the newest first. */
-    names: () => names.all() as { id: string; number: number; packetId: string; closed: 0 | 1 }[],
-    followedBy: (packetId: string, startMs: number, id: string): number | null =>
-      (following.get(packetId, startMs, id) as { number: number } | undefined)?.number ?? null,
-    count: (): number => (count.get() as { count: number }).count,
-    /** Lays a batch's towels into another bag from now on. */
+    names,
+    followedBy: (packetId: string, startMs: number, id: string): number | null => following(packetId, startMs, id) ?? null,
+    count: (): number => count() ?? 0,
+    /** Lays a batch into another bag from now on. */
     rebag: (batchId: string, holderId: string, nowMs: number): void => {
-      for (const { id } of towels.all(batchId) as { id: string }[]) placeTowel.run(id, holderId, nowMs);
+      for (const { id } of carriers(batchId)) place(id, holderId, nowMs);
     },
-    /** Seeds on each towel, in their order. */
-    replicatesOf: (row: BatchRow): number[] => (towels.all(row.id) as { seeds: number | null }[]).map(({ seeds }) => seeds ?? row.seeds),
+    /** Seeds in each carrier, in their order. */
+    replicatesOf: (row: BatchRow): number[] => carriers(row.id).map(({ seeds }) => seeds ?? row.seeds),
+    /** The pane that a batch is drawn on, mm. */
+    paneOf: ({ method, width_mm, height_mm, places: held, seeds }: BatchRow): Pane =>
+      width_mm !== null && height_mm !== null ? { widthMm: width_mm, heightMm: height_mm } : paneOf(methodOf(method), held ?? seeds),
     aimOf: (row: BatchRow): Aim => ({ plants: null, destination: null, target: null, ...(JSON.parse(row.aim) as Partial<Aim>) }),
-    placesOf: (towelId: string) => places.all(towelId) as { holder_id: string; from_ms: number }[],
+    placesOf: places,
     add(
       request: z.output<typeof batchRequest>,
       facts: { number: number; token: string; startMs: number; newId: () => string; holderId: string; nowMs: number },
     ): void {
-      const { id, packetId, seeds, wanted, towel, doseMl } = request;
-      insert.run({
+      const { id, seeds, replicates, chillDays, finalDays } = request;
+      const daysOn = (days: number | null): number | null => (days === null ? null : facts.startMs + days * DAY_MS);
+      insert({
         id,
-        packetId,
-        seeds,
-        wanted,
-        doseMl,
         number: facts.number,
         token: facts.token,
-        startMs: facts.startMs,
-        chillUntilMs: request.chillDays === null ? null : facts.startMs + request.chillDays * 86_400_000,
-        prepared: JSON.stringify(request.prepared),
+        packet_id: request.packetId,
         method: request.method,
-        nowMs: facts.nowMs,
         purpose: request.purpose,
+        seeds,
         taken: request.taken,
-        finalMs: request.finalDays === null ? null : facts.startMs + request.finalDays * 86_400_000,
+        wanted: request.wanted,
+        start_ms: facts.startMs,
+        chill_until_ms: daysOn(chillDays),
+        prepared: JSON.stringify(request.prepared),
+        dose_ml: request.doseMl,
+        final_ms: daysOn(finalDays),
         aim: JSON.stringify(request.aim),
+        recorded_ms: facts.nowMs,
       });
-      const { replicates } = request;
-      for (let towelIndex = 0; towelIndex < replicates; towelIndex++) {
-        const share = Math.floor(seeds / replicates) + (towelIndex < seeds % replicates ? 1 : 0);
-        const towelId = facts.newId();
-        insertTowel.run(towelId, id, towel.widthMm, towel.heightMm, towel.plies, replicates === 1 ? null : share);
-        placeTowel.run(towelId, facts.holderId, facts.startMs);
+      const sheet = 'towel' in request ? request.towel : null;
+      for (let nth = 0; nth < replicates; nth++) {
+        const share = Math.floor(seeds / replicates) + (nth < seeds % replicates ? 1 : 0);
+        const carrierId = facts.newId();
+        insertCarrier({
+          id: carrierId,
+          batch_id: id,
+          kind: methodOf(request.method).carrier,
+          width_mm: sheet?.widthMm ?? null,
+          height_mm: sheet?.heightMm ?? null,
+          plies: sheet?.plies ?? null,
+          places: 'places' in request ? request.places : null,
+          seeds: replicates === 1 ? null : share,
+        });
+        place(carrierId, facts.holderId, facts.startMs);
       }
     },
   };

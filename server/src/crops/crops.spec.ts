@@ -76,7 +76,7 @@ describe('crops of one’s own', () => {
     const url = `/api/batches/${home.batchId}`;
     await home.request
       .post(`${url}/looks`)
-      .send(lookBody({ seen: { tipped: 6, rotten: 0, basedOn: null } }))
+      .send(lookBody(0, { seen: { tipped: 6, rotten: 0, basedOn: null } }))
       .expect(201);
     await home.request.post(`${url}/closings`).send({ id: uuid(), reason: 'all_moved' }).expect(201);
     const before = await prior();

@@ -2,6 +2,7 @@ import { chmodSync, copyFileSync, existsSync, mkdirSync, readdirSync, readFileSy
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Sqlite, { type Database } from 'better-sqlite3';
+import { addCodes } from './codes.js';
 import { APPLICATION_ID, copiesOf, identify, troubleFrom } from './identity.js';
 
 export type { Database };
@@ -44,6 +45,25 @@ function copyBefore(db: Database, file: string, from: number): void {
 }
 
 /**
+ * Brings a database up to date. Tables that are built anew are dropped under the ones
+ * that point to them, so references are checked at the end of each step instead.
+ */
+function migrate(db: Database, files: readonly string[], version: number): void {
+  db.pragma('foreign_keys = OFF');
+  files.slice(version).forEach((name, index) => {
+    db.transaction(() => {
+      db.exec(readFileSync(name, 'utf8'));
+      const [broken] = db.pragma('foreign_key_check') as { table: string; parent: string }[];
+      if (broken) throw new Error(`${basename(name)}: a row of ${broken.table} points to no ${broken.parent}`);
+      db.pragma(`application_id = ${APPLICATION_ID}`);
+      db.pragma(`user_version = ${version + index + 1}`);
+    })();
+  });
+  db.transaction(addCodes)(db);
+  db.pragma('foreign_keys = ON');
+}
+
+/**
  * Opens the household's database and brings it up to date, keeping a copy of the
  * file as it was before the upgrade. A file that is not ours is not written into.
  *
@@ -61,17 +81,10 @@ export function openDatabase(file: string): Database {
       db.pragma('journal_mode = WAL');
       // Every acknowledged look survives a pulled plug.
       db.pragma('synchronous = FULL');
-      db.pragma('foreign_keys = ON');
       if (!inMemory) chmodSync(file, 0o600);
       const version = db.pragma('user_version', { simple: true }) as number;
       if (known.is === 'ours' && version < files.length) copyBefore(db, file, version);
-      files.slice(version).forEach((name, index) => {
-        db.transaction(() => {
-          db.exec(readFileSync(name, 'utf8'));
-          db.pragma(`application_id = ${APPLICATION_ID}`);
-          db.pragma(`user_version = ${version + index + 1}`);
-        })();
-      });
+      migrate(db, files, version);
       return db;
     } catch (error) {
       db.close();

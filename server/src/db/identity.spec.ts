@@ -86,7 +86,7 @@ describe('whose file it is', () => {
     let refused: { status: number; body: { detail: string } } | null = null;
     for (let look = 0; look < 200 && !refused; look++) {
       before = dump(home.db);
-      const response = await home.request.post(url).set('Prefer', 'return=minimal').send(lookBody({ note }));
+      const response = await home.request.post(url).set('Prefer', 'return=minimal').send(lookBody(0, { note }));
       if (response.status !== 201) refused = { status: response.status, body: response.body as { detail: string } };
     }
     expect(refused?.status).toBe(507);
@@ -96,7 +96,7 @@ describe('whose file it is', () => {
     home.db.pragma('max_page_count = 1000000');
     await home.request
       .post(url)
-      .send(lookBody({ id: uuid(), note }))
+      .send(lookBody(0, { id: uuid(), note }))
       .expect(201);
     await home.services.close();
   }, 30_000);

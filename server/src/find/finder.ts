@@ -1,6 +1,6 @@
 import MiniSearch from 'minisearch';
 import type { Found } from '@fresh-tuck/contract';
-import type { Reader } from '../asking/reader.js';
+import type { Reader } from '../forecasts/reader.js';
 
 interface Entry extends Found {
   /** Its number, where it has one. */

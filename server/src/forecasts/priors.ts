@@ -3,9 +3,10 @@ import { agedShares, bookPrior, learn, type KnownFact, type LotPrior, type Packe
 import { pastLotOf, type ParcelFacts, type PriorStep } from '@fresh-tuck/core/parcel';
 import type { BatchEnd, BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
+import { methodOf } from '@fresh-tuck/core/method';
+import { yearAt } from '@fresh-tuck/core/units';
 import { ageOf } from '../packets/rows.js';
 import { RECORD_REACH_MS } from '../spots/store.js';
-import { yearAt } from './calendar.js';
 import { spotOf, type Stores } from './facts.js';
 import { pastEnds, type LotCache } from './past-lots.js';
 
@@ -13,10 +14,7 @@ import { pastEnds, type LotCache } from './past-lots.js';
 const MOST_PAST = 40;
 /** Priors that are kept, the last used: a box of packets, and what is under way. */
 const KEPT = 4000;
-/** Ways of sprouting by which the tip itself is seen. */
-const SEES_TIPS = ['towel', 'water'];
-
-export const seenBy = ({ method }: Pick<BatchRow, 'method'>): PacketFacts['seen'] => (SEES_TIPS.includes(method) ? 'tip' : 'emergence');
+export const seenBy = ({ method }: Pick<BatchRow, 'method'>): PacketFacts['seen'] => methodOf(method).event;
 
 /** Facts of a batch with a prior, as it stood at a moment. */
 export type FactsWith = (row: BatchRow, prior: LotPrior, household: HouseholdRecord, atMs: number) => ParcelFacts;

@@ -2,25 +2,21 @@ import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import { asMate, lookingTimes, matesOf, nextLook } from '@fresh-tuck/core/looking';
 import { whyFor } from '@fresh-tuck/core/judging';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
-import { wordsFor } from '@fresh-tuck/core/units';
+import { offsetHours, wordsFor } from '@fresh-tuck/core/units';
 import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
 import { type ParcelFacts } from '@fresh-tuck/core/parcel';
-import type { Entry } from '../batches/journal.js';
+import type { Entry } from '../journal/entry.js';
+import { closedAt, countingOf, looksOf, movesOf, resultOf, seedsOf } from '../journal/read.js';
 import type { BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { answerCache } from './answers.js';
-import { offsetAt } from './calendar.js';
-import { holderOf, looksOf, movesOf, resultOf, seedsOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.js';
+import { holderOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.js';
 import type { LotCache } from './past-lots.js';
 import { priors, seenBy } from './priors.js';
 
 const LOOK_DAYS_AHEAD = 70;
 /** Records of the last weeks are read once for all parcels, ms. */
 const SHARED_MS = 30 * 86_400_000;
-
-/** When a batch was closed, ms; null while it is open. */
-export const closedAt = (entries: readonly Entry[]): number | null =>
-  entries.findLast((entry) => entry.counts && entry.kind === 'close')?.atMs ?? null;
 
 /**
  * Gathers facts and computes forecasts. Nothing computed is stored as truth:
@@ -55,7 +51,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       chillUntilMs: row.chill_until_ms,
       prior,
       stays: staysOf(row, stores, untilMs, recordOf),
-      utcOffsetHours: offsetAt(household.zone, nowMs),
+      utcOffsetHours: offsetHours(household.zone, nowMs),
       looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
       moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
       closure: stores.holders.get(holderId).closure,
@@ -155,7 +151,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         const found = mates && live.has(id) ? { ...found0, next: nextLook({ ...question, mates }) } : found0;
         const packet = stores.packets.get(row.packet_id);
         // Quiet seeds planted along tell as a look would; only a real one can be based on or corrected.
-        const lookIds = new Set(entries.filter(({ kind }) => kind === 'look').map((entry) => entry.id));
+        const lookIds = new Set(countingOf(entries, 'look').map((entry) => entry.id));
         const lastLook = looksOf(entries).findLast((look) => lookIds.has(look.id));
         return {
           id,
@@ -166,8 +162,8 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           title: `${facts.crop.name}, ${packet.variety}`,
           holder: stores.holders.holder(holderId),
           bagMates: inBag.map(({ number }) => number),
-          widthMm: row.width_mm,
-          heightMm: row.height_mm,
+          carrier: { kind: row.carrier_kind, places: row.places },
+          ...stores.batches.paneOf(row),
           closed: !live.has(id),
           lastLookId: lastLook?.id ?? null,
           lastLookMs: lastLook?.atMs ?? null,

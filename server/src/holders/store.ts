@@ -20,10 +20,10 @@ export function holderStore(db: Database) {
     ORDER BY from_ms, rowid`);
   const place = db.prepare('INSERT INTO holder_place (holder_id, spot_id, from_ms, recorded_ms) VALUES (?, ?, ?, ?)');
   const inside = db.prepare(`
-    SELECT DISTINCT b.id AS batchId, b.number FROM towel t
+    SELECT DISTINCT b.id AS batchId, b.number FROM carrier t
       JOIN batch b ON b.id = t.batch_id
-      JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
-        SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
+      JOIN carrier_place p ON p.carrier_id = t.id AND p.rowid = (
+        SELECT max(q.rowid) FROM carrier_place q WHERE q.carrier_id = t.id)
     WHERE p.holder_id = ? ORDER BY b.number`);
   const spotName = db.prepare('SELECT name FROM spot WHERE id = ?');
   // Bags that hold a batch which is still open, the oldest first.
@@ -32,8 +32,8 @@ export function holderStore(db: Database) {
       WHERE NOT EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
         AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)))
     SELECT DISTINCT h.id FROM live
-      CROSS JOIN towel t ON t.batch_id = live.id
-      JOIN towel_place p ON p.rowid = (SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
+      CROSS JOIN carrier t ON t.batch_id = live.id
+      JOIN carrier_place p ON p.rowid = (SELECT max(q.rowid) FROM carrier_place q WHERE q.carrier_id = t.id)
       JOIN holder h ON h.id = p.holder_id
     ORDER BY h.rowid`);
   const closures = db.prepare('SELECT closure FROM holder_closure WHERE holder_id = ? ORDER BY rowid DESC LIMIT 1');
@@ -47,11 +47,11 @@ export function holderStore(db: Database) {
     VALUES (@id, @holderId, @fromMs, @toMs, @minC, @maxC, @nowMs)`);
   const weighings = db.prepare('SELECT at_ms, grams, full FROM weighing WHERE holder_id = ? ORDER BY rowid');
   const insertWeighing = db.prepare('INSERT INTO weighing (id, holder_id, at_ms, grams, full, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
-  // Water that all the towels inside were given together, ml.
+  // Water that all that is inside were given together, ml.
   const doses = db.prepare(`
-    SELECT coalesce(sum(dose_ml), 0) AS ml FROM (SELECT DISTINCT b.id, b.dose_ml FROM towel t JOIN batch b ON b.id = t.batch_id
-      JOIN towel_place p ON p.towel_id = t.id AND p.rowid = (
-        SELECT max(q.rowid) FROM towel_place q WHERE q.towel_id = t.id)
+    SELECT coalesce(sum(dose_ml), 0) AS ml FROM (SELECT DISTINCT b.id, b.dose_ml FROM carrier t JOIN batch b ON b.id = t.batch_id
+      JOIN carrier_place p ON p.carrier_id = t.id AND p.rowid = (
+        SELECT max(q.rowid) FROM carrier_place q WHERE q.carrier_id = t.id)
     WHERE p.holder_id = ?)`);
 
   function get(id: string): HolderRow {

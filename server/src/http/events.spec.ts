@@ -11,12 +11,12 @@ describe('the stream of changes', () => {
     const response = await fetch(`http://localhost:${port}/api/events`, { signal: stop.signal });
     expect(response.headers.get('cache-control')).toContain('no-transform');
     const reader = (response.body as ReadableStream<Uint8Array>).pipeThrough(new TextDecoderStream()).getReader();
-    const body = lookBody({ seen: { tipped: 1, rotten: 0, basedOn: null } });
+    const body = lookBody(0, { seen: { tipped: 1, rotten: 0, basedOn: null } });
     const post = (sent: object) => home.request.post(`/api/batches/${home.batchId}/looks`).send(sent);
     await post({ ...body, via: 'guessed' }).expect(422);
     await post(body).expect(201);
     await post(body).expect(201);
-    await post(lookBody({ seen: { tipped: 2, rotten: 0, basedOn: null } })).expect(201);
+    await post(lookBody(0, { seen: { tipped: 2, rotten: 0, basedOn: null } })).expect(201);
     let heard = '';
     while ((heard.match(/event: changed/g) ?? []).length < 2) heard += (await reader.read()).value ?? '';
     expect(heard.match(/data: \d+/g)?.length).toBe(2);

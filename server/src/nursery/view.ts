@@ -1,6 +1,6 @@
 import type { Nursery } from '@fresh-tuck/contract';
 import { NURSERY_GROUPS, type NurseryGroup } from '@fresh-tuck/contract/choices';
-import type { Reader } from '../asking/reader.js';
+import type { Reader } from '../forecasts/reader.js';
 
 /** One group alone, from a seedling on. */
 export interface NurseryPage {

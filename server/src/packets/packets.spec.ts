@@ -87,13 +87,13 @@ describe('the seed box', () => {
     ];
     const seen = { tipped: 34, rotten: 10, basedOn: null };
     const count = (more: object, status: number) =>
-      send<Problem>('post', `batches/${test.id}/looks`, lookBody({ seen, classes, ...more }), status);
+      send<Problem>('post', `batches/${test.id}/looks`, lookBody(0, { seen, classes, ...more }), status);
     // What does not add up is refused whole.
     await count({ classes: classes.slice(1) }, 422);
     const short = await count({ classes: [{ ...none, normal: 9, dead: 2 }, ...classes.slice(1)] }, 422);
     expect(short.errors?.[0]?.message).toContain('must add up to its 12 seeds');
     await count({ seen: { ...seen, tipped: 33 } }, 422);
-    await send('post', `batches/${home.batchId}/looks`, lookBody({ seen, classes }), 422);
+    await send('post', `batches/${home.batchId}/looks`, lookBody(0, { seen, classes }), 422);
     expect((await sheet(id)).stock).toEqual(before.stock);
     await count({}, 201);
     const proved = await sheet(id);
@@ -179,7 +179,7 @@ describe('the seed box', () => {
       aim: { plants: 3, destination: 'slot', target: { kind: 'plant_out', day: '2026-04-01' } },
     });
     await send('post', 'batches', batch);
-    await send('post', `batches/${batch.id}/looks`, lookBody({ seen: { tipped: 3, rotten: 0, basedOn: null } }));
+    await send('post', `batches/${batch.id}/looks`, lookBody(0, { seen: { tipped: 3, rotten: 0, basedOn: null } }));
     await send('post', `batches/${batch.id}/moves`, { id: uuid(), at: null, seeds: [], uncounted: 3, destination: 'slot', who: null });
     await send('post', 'racks', { id: uuid(), name: 'Rack', slots: 8 });
     await send('post', 'racks', { id: uuid(), name: 'Rack', slots: 0 }, 422);

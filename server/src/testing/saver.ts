@@ -4,7 +4,7 @@ import { household, lookBody } from './household.js';
 const home = await household(process.argv[2]);
 const marks = [1, 2, 3].map((seed) => ({ seed, stage: 'tip', rootMm: null }));
 for (let saved = 0; saved < 200; saved++) {
-  const body = lookBody({ seen: { tipped: 3, rotten: 0, basedOn: null }, marks });
+  const body = lookBody(0, { seen: { tipped: 3, rotten: 0, basedOn: null }, marks });
   await home.request.post(`/api/batches/${home.batchId}/looks`).send(body).expect(201);
   process.send?.(body.id);
 }

@@ -37,12 +37,12 @@ describe('what Today said', () => {
   it('rests on the packet, the warmth and each look: any change moves the figures of Why', async () => {
     await home.request
       .post(`/api/batches/${home.batchId}/looks`)
-      .send(lookBody({ at: '2026-04-10T18:30', seen: { tipped: 1, rotten: 0, basedOn: null } }))
+      .send(lookBody(0, { at: '2026-04-10T18:30', seen: { tipped: 1, rotten: 0, basedOn: null } }))
       .expect(201);
     const seen = await batch();
     await home.request
       .post(`/api/batches/${home.batchId}/looks`)
-      .send(lookBody({ seen: { tipped: 4, rotten: 0, basedOn: seen.lastLookId } }))
+      .send(lookBody(0, { seen: { tipped: 4, rotten: 0, basedOn: seen.lastLookId } }))
       .expect(201);
     const before = await why();
     expect(before.contributions.map(({ kind }) => kind)).toEqual(['book', 'packet', 'warmth', 'look', 'look']);

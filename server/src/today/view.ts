@@ -1,6 +1,6 @@
 import type { Batch, Card, Stop, Today } from '@fresh-tuck/contract';
 import { wordsFor } from '@fresh-tuck/core/units';
-import type { Reader } from '../asking/reader.js';
+import type { Reader } from '../forecasts/reader.js';
 import type { Told } from './said.js';
 
 /** Minutes that a round takes: to fetch and open a bag, to look a parcel through, to plant a sprout. Guess. */

@@ -198,6 +198,7 @@ export class TestScreen {
         startAt: null,
         chillDays: this.chillDays(),
         prepared: (this.crop()?.preparation.steps ?? []).filter((step) => step !== 'chill' && step !== 'split'),
+        method: 'towel',
         towel: PANE,
         // What all its towels drink.
         doseMl: plan.dose.millilitres * this.replicates(),

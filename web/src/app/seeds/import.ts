@@ -3,15 +3,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import {
-  COLUMN_LABELS,
-  PACKET_COLUMNS,
-  readPacketRow,
-  recogniseColumns,
-  type PacketColumn,
-  type PacketDraft,
-  type RowRead,
-} from '@fresh-tuck/core/seedbox';
+import { COLUMN_LABELS, PACKET_COLUMNS, readPacketRow, recogniseColumns, type PacketColumn, type PacketDraft, type RowRead } from '@fresh-tuck/core/seedbox';
 import { AboutService } from '../data/about.service';
 import { Api, type ApiProblem } from '../data/api.service';
 import { Notice } from '../data/notice.service';

@@ -220,6 +220,7 @@ export class TuckScreen {
     return {
       id: uuid(),
       packetId: packet.id,
+      method: 'towel',
       seeds: plan.seeds(),
       taken: plan.split() ? answer.taken : null,
       wanted: answer.sprouts,

@@ -1,9 +1,9 @@
 import type { Box, BoxRow } from '@fresh-tuck/contract';
 import { DIVIDERS, type Divider } from '@fresh-tuck/contract/choices';
 import type { Stock } from '@fresh-tuck/core/seedbox';
-import type { Reader } from '../asking/reader.js';
-import type { StoredPacket } from './store.js';
-import type { PacketView } from './view.js';
+import type { Reader } from '../forecasts/reader.js';
+import type { StoredPacket } from '../packets/store.js';
+import type { PacketView } from './packet.js';
 
 /** What of the box is asked for. */
 export interface BoxQuestion {

@@ -1,10 +1,10 @@
 import type { Kin, Packet, PacketSheet } from '@fresh-tuck/contract';
 import { stockOf, type Stock } from '@fresh-tuck/core/seedbox';
-import type { Reader } from '../asking/reader.js';
-import { yearAt } from '../forecasts/calendar.js';
-import { resultOf } from '../forecasts/facts.js';
-import { ageOf } from './rows.js';
-import type { StoredPacket } from './store.js';
+import type { Reader } from '../forecasts/reader.js';
+import { yearAt } from '@fresh-tuck/core/units';
+import { resultOf } from '../journal/read.js';
+import { ageOf } from '../packets/rows.js';
+import type { StoredPacket } from '../packets/store.js';
 
 /** Other packets of a crop that are offered to fill up from. */
 const MOST_KIN = 12;

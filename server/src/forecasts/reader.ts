@@ -1,6 +1,6 @@
 import type { Database } from '../db/database.js';
-import type { LotCache } from '../forecasts/past-lots.js';
-import { forecasts, type Forecasts } from '../forecasts/view.js';
+import type { LotCache } from './past-lots.js';
+import { forecasts, type Forecasts } from './view.js';
 import { storesOn, type AllStores } from '../stores.js';
 
 /** What questions are answered from: the stores, and the forecasts over them. */

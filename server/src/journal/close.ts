@@ -1,0 +1,19 @@
+import { all, write } from '../db/statements.js';
+import type { Database } from '../db/database.js';
+import type { CloseBody, EntryKind } from './entry.js';
+
+/** The end of a batch, with its reason; seeds still quiet then are censored. */
+export function closeKind(db: Database) {
+  const closings = all<{ readonly entry_id: string } & CloseBody, [string]>(
+    db,
+    'SELECT entry_id, reason FROM closing WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?)',
+  );
+  const insert = write<[string, string]>(db, 'INSERT INTO closing (entry_id, reason) VALUES (?, ?)');
+  const kind: EntryKind<'close'> = {
+    read(batchId) {
+      const rows = new Map(closings(batchId).map(({ entry_id, reason }) => [entry_id, reason]));
+      return ({ id }) => ({ reason: rows.get(id) ?? 'other' });
+    },
+  };
+  return { ...kind, add: (id: string, reason: CloseBody['reason']): void => void insert(id, reason) };
+}

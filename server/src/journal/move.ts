@@ -1,0 +1,75 @@
+import type { MoveRequest } from '@fresh-tuck/contract';
+import { all, write } from '../db/statements.js';
+import type { Database } from '../db/database.js';
+import type { EntryKind, MoveBody } from './entry.js';
+
+interface MoveRow {
+  readonly entry_id: string;
+  readonly destination: MoveBody['move']['destination'];
+  readonly uncounted: number;
+  readonly freed: number;
+  readonly patched: number;
+  readonly snapped: number;
+  readonly quiet_planted: number;
+}
+
+/** Moves: sprouts lifted out, each with its label; the number outlives an undo. */
+export function moveKind(db: Database) {
+  const ofBatch = 'entry_id IN (SELECT id FROM entry WHERE batch_id = ?)';
+  const moves = all<MoveRow, [string]>(db, `SELECT * FROM move WHERE ${ofBatch}`);
+  const cups = all<{ readonly entry_id: string; readonly number: number; readonly seed: number | null }, [string]>(
+    db,
+    `SELECT entry_id, number, seed FROM cup WHERE ${ofBatch} ORDER BY number`,
+  );
+  const movedSeeds = all<{ readonly entry_id: string; readonly seed: number }, [string]>(
+    db,
+    `SELECT entry_id, seed FROM moved_seed WHERE ${ofBatch} ORDER BY seed`,
+  );
+  const insertMove = write<[MoveRow & { readonly bed_id: string | null }]>(
+    db,
+    `INSERT INTO move (entry_id, destination, uncounted, freed, patched, snapped, bed_id, quiet_planted)
+    VALUES (@entry_id, @destination, @uncounted, @freed, @patched, @snapped, @bed_id, @quiet_planted)`,
+  );
+  const insertMoved = write<[string, number]>(db, 'INSERT INTO moved_seed (entry_id, seed) VALUES (?, ?)');
+  const insertCup = write<[number, string, number | null, 0 | 1]>(
+    db,
+    'INSERT INTO cup (number, entry_id, seed, planted) VALUES (?, ?, ?, ?)',
+  );
+
+  const kind: EntryKind<'move'> = {
+    read(batchId) {
+      const rows = new Map(moves(batchId).map((row) => [row.entry_id, row]));
+      const [seeds, labels] = [movedSeeds(batchId), cups(batchId)];
+      return ({ id, atMs }) => {
+        const row = rows.get(id);
+        if (!row) throw new Error(`the move ${id} has lost its row`);
+        return {
+          move: {
+            atMs,
+            destination: row.destination,
+            uncounted: row.uncounted,
+            seeds: seeds.filter(({ entry_id }) => entry_id === id).map(({ seed }) => seed),
+            cups: labels.filter(({ entry_id }) => entry_id === id).map(({ number, seed }) => ({ number, seed })),
+            rooted: { freed: row.freed, patched: row.patched, snapped: row.snapped },
+            quietPlanted: row.quiet_planted,
+          },
+        };
+      };
+    },
+  };
+  return {
+    ...kind,
+    /** @param takeNumber gives the next label of the household */
+    add(id: string, move: MoveRequest, takeNumber: () => number): void {
+      const { freed = 0, patched = 0, snapped = 0 } = move.rooted ?? {};
+      const quiet = move.quietPlanted ?? 0;
+      const { destination, uncounted } = move;
+      insertMove({ entry_id: id, destination, uncounted, freed, patched, snapped, bed_id: move.bedId ?? null, quiet_planted: quiet });
+      for (const seed of move.seeds) insertMoved(id, seed);
+      // Snapped ones go without a label: the last of the list, where nobody said which.
+      const sprouts = [...move.seeds, ...Array.from({ length: uncounted }, () => null)];
+      for (const seed of sprouts.slice(0, sprouts.length - snapped)) insertCup(takeNumber(), id, seed, 0);
+      for (let index = 0; index < quiet; index++) insertCup(takeNumber(), id, null, 1);
+    },
+  };
+}

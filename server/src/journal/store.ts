@@ -1,0 +1,109 @@
+import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
+import type { Database } from '../db/database.js';
+import { all, write } from '../db/statements.js';
+import { closeKind } from './close.js';
+import type { CloseBody, Entry, EntryHead, EntryKind, EntryKindId } from './entry.js';
+import { lookKind } from './look.js';
+import { moveKind } from './move.js';
+import { recountKind } from './recount.js';
+import { undoKind } from './undo.js';
+
+interface EntryRow {
+  readonly id: string;
+  readonly kind: EntryKindId;
+  readonly at_ms: number;
+  readonly recorded_ms: number;
+  readonly who: string | null;
+  readonly note: string | null;
+  readonly supersedes: string | null;
+}
+
+/** Head of an entry that is about to be written. */
+export interface NewEntry {
+  readonly id: string;
+  readonly batchId: string;
+  readonly atMs: number;
+  readonly nowMs: number;
+  readonly who?: string | null;
+  readonly note?: string | null;
+  readonly supersedes?: string | null;
+}
+
+/** Which entries count: those that no counting entry supersedes, told from the newest back. */
+function counting(rows: readonly EntryRow[]): Set<string> {
+  const supersededBy = new Map<string, string[]>();
+  for (const row of rows) {
+    if (row.supersedes) supersededBy.set(row.supersedes, [...(supersededBy.get(row.supersedes) ?? []), row.id]);
+  }
+  const result = new Set<string>();
+  for (const row of [...rows].reverse()) {
+    if (!(supersededBy.get(row.id) ?? []).some((later) => result.has(later))) result.add(row.id);
+  }
+  return result;
+}
+
+/** The journals of batches: heads here, and a file for each kind of entry. */
+export function journalStore(db: Database) {
+  const kinds = { look: lookKind(db), move: moveKind(db), recount: recountKind(db), close: closeKind(db), undo: undoKind };
+  // In the order they were written, so that what supersedes comes after what it supersedes.
+  const heads = all<EntryRow, [string]>(
+    db,
+    'SELECT id, kind, at_ms, recorded_ms, who, note, supersedes FROM entry WHERE batch_id = ? ORDER BY rowid',
+  );
+  // From name to name along the index: years of entries are not read for a handful of people.
+  const people = all<{ readonly who: string }, []>(
+    db,
+    `WITH RECURSIVE name (who) AS (
+      SELECT min(who) FROM entry WHERE who IS NOT NULL
+      UNION ALL SELECT (SELECT min(who) FROM entry WHERE who > name.who) FROM name WHERE name.who IS NOT NULL)
+    SELECT who FROM name WHERE who IS NOT NULL ORDER BY (SELECT max(rowid) FROM entry e WHERE e.who = name.who) DESC LIMIT 20`,
+  );
+  const insert = write<[Omit<EntryRow, 'at_ms' | 'recorded_ms'> & { batchId: string; atMs: number; nowMs: number }]>(
+    db,
+    `INSERT INTO entry (id, batch_id, kind, at_ms, recorded_ms, who, note, supersedes)
+    VALUES (@id, @batchId, @kind, @atMs, @nowMs, @who, @note, @supersedes)`,
+  );
+  const begin = (kind: EntryKindId, { who = null, note = null, supersedes = null, ...head }: NewEntry): void => {
+    insert({ ...head, kind, who, note, supersedes });
+  };
+
+  return {
+    /** Who looked and moved, the newest first. */
+    people: (): string[] => people().map(({ who }) => who),
+    /** A batch's entries in the order they were written. */
+    entries(batchId: string): Entry[] {
+      const rows = heads(batchId);
+      const live = counting(rows);
+      // Most batches have moved nothing yet: a kind's tables are read where there is one of it.
+      const readers = new Map<EntryKindId, (head: EntryHead) => object>();
+      const bodyOf = (kind: EntryKindId, head: EntryHead): object => {
+        const read = readers.get(kind) ?? (kinds[kind] as EntryKind<EntryKindId>).read(batchId);
+        readers.set(kind, read);
+        return read(head);
+      };
+      return rows.map(({ id, kind, at_ms, recorded_ms, who, note, supersedes }) => {
+        const head: EntryHead = { id, atMs: at_ms, recordedMs: recorded_ms, who, note, supersedes, counts: live.has(id) };
+        return { ...head, kind, ...bodyOf(kind, head) } as Entry;
+      });
+    },
+    addLook(head: NewEntry, look: LookRequest): void {
+      begin('look', head);
+      kinds.look.add(head.id, look);
+    },
+    /** @param takeNumber gives the next label of the household */
+    addMove(head: NewEntry, move: MoveRequest, takeNumber: () => number): void {
+      begin('move', head);
+      kinds.move.add(head.id, move, takeNumber);
+    },
+    addRecount(head: NewEntry, seeds: number): void {
+      begin('recount', head);
+      kinds.recount.add(head.id, seeds);
+    },
+    addClosing(head: NewEntry, reason: CloseBody['reason']): void {
+      begin('close', head);
+      kinds.close.add(head.id, reason);
+    },
+    addUndo: (head: NewEntry): void => begin('undo', head),
+  };
+}
+export type JournalStore = ReturnType<typeof journalStore>;

@@ -1,0 +1,27 @@
+import type { Batch, BatchWithJournal, WhyPanel } from '@fresh-tuck/contract';
+import { wordsFor } from '@fresh-tuck/core/units';
+import type { Reader } from '../forecasts/reader.js';
+import { countingOf } from '../journal/read.js';
+import { journalView } from './journal.js';
+
+/** A batch with its forecast and its journal in words. */
+export function batchView({ forecasts, household, journal }: Reader) {
+  return {
+    whole(id: string, nowMs: number): BatchWithJournal {
+      const entries = journal.entries(id);
+      const home = household.get();
+      const batch = forecasts.at(home, nowMs).batch(id);
+      const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
+      return {
+        ...batch,
+        journal: journalView(entries, batch.facts.method, words),
+        cups: countingOf(entries, 'move').flatMap(({ atMs, move: { cups, destination } }) =>
+          cups.map((cup) => ({ ...cup, destination, atMs })),
+        ),
+      };
+    },
+    live: (nowMs: number): Batch[] => forecasts.at(household.get(), nowMs).live(),
+    /** What the judgement of a batch rests on. */
+    why: (id: string, nowMs: number): WhyPanel => forecasts.at(household.get(), nowMs).why(id),
+  };
+}
