@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { BOX } from './box.js';
-import type { BuildClock, Send } from './build.js';
+import type { BuildClock, Send } from './send.js';
 import { HOUSEHOLD } from './household.js';
 
 type IdAt = (ms: number) => string;

@@ -7,6 +7,7 @@ import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
 import { DEMO_NOW, HOUSEHOLD, PARCELS, SPOTS, type DemoParcel } from './household.js';
+import type { BuildClock, Send } from './send.js';
 import { dayRange } from './laws/warmth.js';
 import { knownState, truthOf } from './truth.js';
 
@@ -17,13 +18,6 @@ const idAt = (ms: number): string => v7({ msecs: ms, random: randomBytes(16) });
 
 /** The household began a season before. */
 const LAST_YEAR = '2025-03-01T09:00';
-
-/** A clock that the building sets as it walks through the weeks. */
-export interface BuildClock {
-  set(ms: number): void;
-}
-
-export type Send = <T>(method: string, path: string, body: object) => Promise<T>;
 
 async function addSpots(send: Send, firstMs: number): Promise<Map<string, string>> {
   let spots: Spot[] = [];

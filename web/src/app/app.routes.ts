@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
 import { map } from 'rxjs';
-import { AboutService } from './data/about.service';
+import { AboutService } from './data/household/about.service';
 
 /** Before the first run there is nothing to show: it asks where the household is. */
 const settled: CanActivateFn = () => {

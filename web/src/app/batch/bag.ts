@@ -5,9 +5,11 @@ import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, ClosureRequest } from '@fresh-tuck/contract';
 import { CLOSURES } from '@fresh-tuck/contract/choices';
 import { parseCelsius } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
+import { BatchApi } from './batch.api';
+import { HouseholdApi } from '../data/household/household.api';
 
 const CLOSURE_WORDS: Readonly<Record<ClosureRequest['closure'], string>> = {
   sealed_air: 'sealed, a pocket of air',
@@ -88,7 +90,8 @@ const CLOSURE_WORDS: Readonly<Record<ClosureRequest['closure'], string>> = {
   `,
 })
 export class Bag {
-  private readonly api = inject(Api);
+  private readonly api = inject(BatchApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   readonly batch = input.required<BatchWithJournal>();
@@ -97,7 +100,7 @@ export class Bag {
   protected readonly closureWords = CLOSURE_WORDS;
   protected readonly error = signal<string | null>(null);
   private readonly holders = toSignal(
-    inject(Changes).keep(() => this.api.holders()),
+    inject(Changes).keep(() => this.householdApi.holders()),
     { initialValue: [] },
   );
   protected readonly others = computed(() => this.holders().filter(({ id }) => id !== this.batch().holder.id));
@@ -111,7 +114,7 @@ export class Bag {
     this.into({ newId: uuid(), kind, closure, spotId });
   }
 
-  protected into(holder: Parameters<Api['rebag']>[1]['holder']): void {
+  protected into(holder: Parameters<BatchApi['rebag']>[1]['holder']): void {
     this.run(this.api.rebag(this.batch().id, { id: uuid(), holder }), 'Laid over. It is opened with its new bag.');
   }
 

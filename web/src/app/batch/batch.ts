@@ -6,12 +6,12 @@ import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, CloseRequest, JournalEntry } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
 import { formatLength } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { WhyService } from '../data/why.service';
-import { Notice } from '../data/notice.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
-import { dayMs } from '../data/moments';
+import { AboutService } from '../data/household/about.service';
+import { WhyService } from '../data/forecast/why.service';
+import { Notice } from '../data/household/notice.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
+import { dayMs } from '../data/household/moments';
 import { Advice } from '../kit/advice';
 import { Bag } from './bag';
 import { FinalCount } from './final-count';
@@ -22,6 +22,8 @@ import { Ribbon } from '../kit/ribbon';
 import { TestResultView } from '../kit/test-result';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
+import { BatchApi } from './batch.api';
+import { HouseholdApi } from '../data/household/household.api';
 
 const REASON_WORDS: Record<CloseRequest['reason'], string> = {
   all_moved: 'everything is moved',
@@ -39,7 +41,8 @@ const REASON_WORDS: Record<CloseRequest['reason'], string> = {
   styleUrl: './batch.scss',
 })
 export class BatchScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(BatchApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly router = inject(Router);
   private readonly notice = inject(Notice);
   private readonly changes = inject(Changes);
@@ -53,14 +56,14 @@ export class BatchScreen {
   protected readonly panel = signal<'recount' | 'place' | 'bag' | 'close' | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly spots = toSignal(
-    this.changes.keep(() => this.api.spots()),
+    this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },
   );
   protected readonly batch = toSignal(
     toObservable(this.batchId).pipe(
       switchMap((id) =>
         this.changes.keep(() =>
-          this.api.batch(id).pipe(
+          this.householdApi.batch(id).pipe(
             catchError((problem: ApiProblem) => {
               this.gone.set(problem.message);
               return EMPTY;
@@ -111,7 +114,7 @@ export class BatchScreen {
   }
 
   protected undo(entry: JournalEntry): void {
-    this.run(this.api.undo(this.batchId(), { id: uuid(), entryId: entry.id }), 'Taken back.');
+    this.run(this.householdApi.undo(this.batchId(), { id: uuid(), entryId: entry.id }), 'Taken back.');
   }
 
   protected recount(field: HTMLInputElement): void {
@@ -129,7 +132,7 @@ export class BatchScreen {
   }
 
   protected close(reason: CloseRequest['reason']): void {
-    this.run(this.api.close(this.batchId(), { id: uuid(), reason }), 'Closed. Undo it in the journal if it was too soon.');
+    this.run(this.householdApi.close(this.batchId(), { id: uuid(), reason }), 'Closed. Undo it in the journal if it was too soon.');
   }
 
   protected open(batch: BatchWithJournal): void {

@@ -4,7 +4,8 @@ import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '@fresh-tuck/core/seedtest';
-import { Api, type ApiProblem } from '../data/api.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { BatchApi } from './batch.api';
 
 const HINTS: Readonly<Record<SeedlingClass, string>> = {
   normal: 'sound, moved ones too',
@@ -122,7 +123,7 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
   `,
 })
 export class FinalCount {
-  private readonly api = inject(Api);
+  private readonly api = inject(BatchApi);
   private readonly destroyRef = inject(DestroyRef);
   readonly batch = input.required<BatchWithJournal>();
   readonly said = output<string>();

@@ -6,12 +6,14 @@ import { v7 as uuid } from 'uuid';
 import { type Crop, departures, FIGURE_GROUPS, type FigureGroup, schoolsFor } from '@fresh-tuck/core/crops';
 import { figureInWords } from '@fresh-tuck/core/words';
 import { formatLength, formatTemperature } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
 import { FirstSign } from './first-sign';
 import { WarmthHill } from './warmth-hill';
 import { YearBar } from './year-bar';
+import { CropApi } from './crop.api';
+import { HouseholdApi } from '../data/household/household.api';
 
 const TRUST = { high: 'from tables', med: 'fairly sure', low: 'a guess' } as const;
 const GROUPS = Object.entries(FIGURE_GROUPS) as [FigureGroup, string][];
@@ -33,7 +35,8 @@ const aroundFrost = ([low, high]: readonly [number, number]): string =>
   styleUrl: './crop.scss',
 })
 export class CropScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(CropApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly router = inject(Router);
   private readonly destroyRef = inject(DestroyRef);
   private readonly changes = inject(Changes);
@@ -41,10 +44,12 @@ export class CropScreen {
   readonly cropId = input.required<string>();
 
   protected readonly sheet = toSignal(
-    toObservable(this.cropId).pipe(switchMap((id) => this.changes.keep(() => this.api.cropSheet(id).pipe(catchError(() => of(null)))))),
+    toObservable(this.cropId).pipe(
+      switchMap((id) => this.changes.keep(() => this.householdApi.cropSheet(id).pipe(catchError(() => of(null))))),
+    ),
   );
   protected readonly spots = toSignal(
-    this.changes.keep(() => this.api.spots()),
+    this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },
   );
   protected readonly trust = TRUST;

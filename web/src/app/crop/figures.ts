@@ -6,8 +6,10 @@ import { v7 as uuid } from 'uuid';
 import type { CropFiguresRequest } from '@fresh-tuck/contract';
 import { accepted, FIGURE_GROUPS, figureIn, FIGURES, groupOf, type Figure, type FigureValue } from '@fresh-tuck/core/crops';
 import { figureAsText, figureFrom, figureInWords } from '@fresh-tuck/core/words';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { CropApi } from './crop.api';
+import { HouseholdApi } from '../data/household/household.api';
 
 /** A figure in the form: as the book has it, as it stands, and what is typed. */
 interface Row {
@@ -30,7 +32,8 @@ const NAMES = 'Names';
   styleUrl: './figures.scss',
 })
 export class CropFigures {
-  private readonly api = inject(Api);
+  private readonly api = inject(CropApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly router = inject(Router);
   private readonly destroyRef = inject(DestroyRef);
   private readonly about = inject(AboutService);
@@ -39,7 +42,7 @@ export class CropFigures {
   readonly copy = input(false);
 
   protected readonly sheet = toSignal(
-    toObservable(this.cropId).pipe(switchMap((id) => this.api.cropSheet(id).pipe(catchError(() => of(null))))),
+    toObservable(this.cropId).pipe(switchMap((id) => this.householdApi.cropSheet(id).pipe(catchError(() => of(null))))),
   );
   private readonly units = computed(() => this.about.household().units);
 

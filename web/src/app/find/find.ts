@@ -4,8 +4,9 @@ import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { catchError, debounceTime, distinctUntilChanged, map, of, switchMap } from 'rxjs';
 import type { Found } from '@fresh-tuck/contract';
-import { Api } from '../data/api.service';
+
 import { Finder, type Hit } from './finder';
+import { FindApi } from './find.api';
 
 /** A short wait for the next letter, ms. */
 const TYPING_MS = 60;
@@ -105,7 +106,7 @@ const KIND_WORDS: Readonly<Record<Hit['kind'], string>> = {
   `,
 })
 export class FindBox {
-  private readonly api = inject(Api);
+  private readonly api = inject(FindApi);
   private readonly router = inject(Router);
   private readonly dialog = inject<MatDialogRef<FindBox>>(MatDialogRef);
   private readonly finder = new Finder();

@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { of, switchMap } from 'rxjs';
-import { AboutService } from '../data/about.service';
-import { Api } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+
+import { Changes } from '../data/transport/changes.service';
 import { SettingsForm } from '../house/settings-form';
 import { Spots } from '../house/spots';
+import { HouseholdApi } from '../data/household/household.api';
 
 /** Before anything else: where the household is, and its warm spots in walking order. */
 @Component({
@@ -53,7 +54,7 @@ import { Spots } from '../house/spots';
   `,
 })
 export class FirstRun {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   protected readonly placed = signal(inject(AboutService).settled());
   private readonly changes = inject(Changes);
   // Before the household is named the server has no clock to tell spots by.

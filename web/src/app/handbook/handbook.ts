@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { CropSummary } from '@fresh-tuck/contract';
-import { Api } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+
+import { Changes } from '../data/transport/changes.service';
 import { FindingPicture } from '../kit/finding';
 import { PAGES } from './pages';
+import { HouseholdApi } from '../data/household/household.api';
 
 /** The Handbook’s first page: the general pages, and every crop by its family. */
 @Component({
@@ -97,7 +98,7 @@ import { PAGES } from './pages';
   `,
 })
 export class Handbook {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   protected readonly pages = PAGES;
   protected readonly crops = toSignal(
     inject(Changes).keep(() => this.api.crops()),

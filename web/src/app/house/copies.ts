@@ -3,8 +3,9 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Copy } from '@fresh-tuck/contract';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { HouseApi } from './house.api';
 
 const KIND_WORDS: Readonly<Record<Copy['kind'], string>> = {
   daily: 'made by itself',
@@ -32,7 +33,7 @@ const sizeInWords = (bytes: number): string =>
   styleUrl: './copies.scss',
 })
 export class CopiesList {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseApi);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   protected readonly folder = signal<string | null>(null);

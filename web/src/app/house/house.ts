@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { AboutService } from '../data/about.service';
+import { AboutService } from '../data/household/about.service';
 import { CopiesList } from './copies';
 import { SettingsForm } from './settings-form';
 import { Spots } from './spots';

@@ -7,9 +7,10 @@ import { MatSelectModule } from '@angular/material/select';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Household } from '@fresh-tuck/contract';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
+import { HouseApi } from './house.api';
 
 const ZONES = Intl.supportedValuesOf('timeZone');
 const TIMES = /^\s*([01]?\d|2[0-3]):[0-5]\d(\s*[,;]\s*([01]?\d|2[0-3]):[0-5]\d)*\s*$/;
@@ -82,7 +83,7 @@ const padded = (time: string): string => time.trim().padStart(5, '0');
   `,
 })
 export class SettingsForm {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseApi);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   readonly household = input<Household | null>(null);

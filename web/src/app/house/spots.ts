@@ -8,10 +8,12 @@ import { v7 as uuid } from 'uuid';
 import type { Spot, SpotRequest } from '@fresh-tuck/contract';
 import { PLACE_KINDS, type PlaceKind } from '@fresh-tuck/contract/choices';
 import { fahrenheitFromCelsius, parseCelsius } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
 import { fieldError, showProblem } from '../kit/field-errors';
+import { HouseholdApi } from '../data/household/household.api';
+import { HouseApi } from './house.api';
 
 /** Cautions that belong to a kind of place. Usual safe practice; the makers' instructions come first. */
 const CAUTIONS: Partial<Record<PlaceKind, string>> = {
@@ -29,12 +31,13 @@ const CAUTIONS: Partial<Record<PlaceKind, string>> = {
   styleUrl: './spots.scss',
 })
 export class Spots {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly destroyRef = inject(DestroyRef);
   private readonly about = inject(AboutService);
 
   protected readonly spots = toSignal(
-    inject(Changes).keep(() => this.api.spots()),
+    inject(Changes).keep(() => this.householdApi.spots()),
     { initialValue: [] },
   );
   protected readonly kinds = Object.entries(PLACE_KINDS).map(([value, { label, minC, maxC }]) => ({

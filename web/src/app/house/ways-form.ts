@@ -6,9 +6,10 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { v7 as uuid } from 'uuid';
 import type { WaysRequest } from '@fresh-tuck/contract';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
+import { HouseApi } from './house.api';
 
 const NUMBER = Validators.pattern(/^\s*\d+([.,]\d+)?\s*$/);
 const percent = (share: number): string => String(Number((share * 100).toFixed(2)));
@@ -71,7 +72,7 @@ const number = (text: string): number => Number(text.replace(',', '.'));
   `,
 })
 export class WaysForm {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseApi);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly error = signal<string | null>(null);

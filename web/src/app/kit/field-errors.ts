@@ -1,5 +1,5 @@
 import type { AbstractControl, FormGroup } from '@angular/forms';
-import type { ApiProblem } from '../data/api.service';
+import type { ApiProblem } from '../data/transport/transport.service';
 
 /** Puts the server's refusals at the fields they name; returns what belongs to no field. */
 export function showProblem(form: FormGroup, problem: ApiProblem, names: Readonly<Record<string, string>> = {}): string | null {

@@ -5,11 +5,12 @@ import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Nursery, Seedling, SeedlingRequest } from '@fresh-tuck/contract';
 import { SEEDLING_STAGES, type NurseryGroup } from '@fresh-tuck/contract/choices';
-import { AboutService } from '../data/about.service';
-import { Notice } from '../data/notice.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+import { Notice } from '../data/household/notice.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
 import { SproutDrawing } from './sprout';
+import { NurseryApi } from './nursery.api';
 
 type Stage = (typeof SEEDLING_STAGES)[number];
 const STAGES: Readonly<Record<Stage, { readonly title: string; readonly next: string }>> = {
@@ -32,7 +33,7 @@ const DAY_MS = 86_400_000;
   styleUrl: './nursery.scss',
 })
 export class NurseryScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(NurseryApi);
   private readonly notice = inject(Notice);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { DAMPS } from '@fresh-tuck/contract/choices';
 import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/parcel';
 import type { FindingId } from '@fresh-tuck/core/judging';
-import { RoundService } from '../data/round.service';
+import { RoundService } from '../data/household/round.service';
 import { FindingPicture } from '../kit/finding';
 import { mostCounted, newTips, TROUBLE_WORDS, type Damp, type Draft } from './draft';
 

@@ -5,9 +5,11 @@ import type { Bed } from '@fresh-tuck/contract';
 import type { Crop } from '@fresh-tuck/core/crops';
 import { bedGate } from '@fresh-tuck/core/moving';
 import { chanceInWords, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
+import { HouseholdApi } from '../data/household/household.api';
+import { OpenApi } from './open.api';
 
 /** Which bed, and whether its soil is warm enough; where it is not, plugs and the days they buy. */
 @Component({
@@ -62,13 +64,14 @@ import { Changes } from '../data/changes.service';
   `,
 })
 export class Beds {
-  private readonly api = inject(Api);
+  private readonly api = inject(OpenApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   readonly crop = input.required<Crop>();
   readonly bedId = model<string | null>(null);
   protected readonly beds = toSignal(
-    inject(Changes).keep(() => this.api.beds()),
+    inject(Changes).keep(() => this.householdApi.beds()),
     { initialValue: [] },
   );
   protected readonly adding = signal(false);

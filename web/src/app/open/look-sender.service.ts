@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, LookRequest } from '@fresh-tuck/contract';
-import { Outbox, type Sent } from '../data/outbox.service';
+import { Outbox, type Sent } from '../data/transport/outbox.service';
 import { smallPicture } from './photo';
 
 /** Sends a look, and then its picture; both wait in this browser where the server does not answer. */

@@ -20,11 +20,12 @@ import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
 import { quietChoices, type QuietChoice } from '@fresh-tuck/core/judging';
 import { hasTipped } from '@fresh-tuck/core/parcel';
 import { formatLength } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api } from '../data/api.service';
-import { Outbox } from '../data/outbox.service';
-import { RoundService } from '../data/round.service';
+import { AboutService } from '../data/household/about.service';
+
+import { Outbox } from '../data/transport/outbox.service';
+import { RoundService } from '../data/household/round.service';
 import { Beds } from './beds';
+import { HouseholdApi } from '../data/household/household.api';
 
 const HALF_HOUR_MS = 1_800_000;
 const QUIET_WORDS: Readonly<Record<QuietChoice['school'], string>> = {
@@ -44,7 +45,7 @@ const ROOTED_WORDS = { freed: 'freed damp', patched: 'cut out with the paper', s
   styleUrl: './move.scss',
 })
 export class Move {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly outbox = inject(Outbox);
   private readonly round = inject(RoundService);
   private readonly about = inject(AboutService);

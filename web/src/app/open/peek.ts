@@ -3,8 +3,9 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, of, switchMap } from 'rxjs';
 import type { Batch } from '@fresh-tuck/contract';
 import type { SeedStage } from '@fresh-tuck/core/parcel';
-import { Api } from '../data/api.service';
+
 import { Towel, type TowelSeed } from '../kit/towel';
+import { OpenApi } from './open.api';
 
 /** The demo's stand-in for opening a real bag: what truly lies there, to be reported by hand. */
 @Component({
@@ -47,7 +48,7 @@ import { Towel, type TowelSeed } from '../kit/towel';
   `,
 })
 export class Peek {
-  private readonly api = inject(Api);
+  private readonly api = inject(OpenApi);
   readonly batch = input.required<Batch>();
   readonly lengthText = input.required<(mm: number) => string>();
   protected readonly open = signal(false);

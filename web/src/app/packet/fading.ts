@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { PacketSheet } from '@fresh-tuck/contract';
-import { AboutService } from '../data/about.service';
+import { AboutService } from '../data/household/about.service';
 
 const WIDTH = 460;
 const HEIGHT = 190;

@@ -8,14 +8,16 @@ import type { PacketSheet } from '@fresh-tuck/contract';
 import { ISOLATION_WORDS } from '@fresh-tuck/contract/choices';
 import { DRYNESSES, readNumber, STORES } from '@fresh-tuck/core/seedbox';
 import { formatTemperature } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
-import { Notice } from '../data/notice.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
+import { Notice } from '../data/household/notice.service';
 import { TestResultView } from '../kit/test-result';
 import { Why } from '../kit/why';
 import { PacketForm } from '../seeds/packet-form';
 import { Fading } from './fading';
+import { HouseholdApi } from '../data/household/household.api';
+import { PacketApi } from './packet.api';
 
 /** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
 @Component({
@@ -26,7 +28,8 @@ import { Fading } from './fading';
   styleUrl: './packet.scss',
 })
 export class PacketScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(PacketApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly changes = inject(Changes);
   private readonly notice = inject(Notice);
   private readonly destroyRef = inject(DestroyRef);
@@ -40,7 +43,7 @@ export class PacketScreen {
     toObservable(this.packetId).pipe(
       switchMap((id) =>
         this.changes.keep(() =>
-          this.api.packet(id).pipe(
+          this.householdApi.packet(id).pipe(
             catchError((problem: ApiProblem) => {
               this.gone.set(problem.message);
               return EMPTY;

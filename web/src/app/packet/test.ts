@@ -5,14 +5,15 @@ import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { MOST_TESTED, seedsForDecision, seedsForPrecision } from '@fresh-tuck/core/seedtest';
 import { wilsonInterval } from '@fresh-tuck/core/chance';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
-import type { PlanQuestion } from '../data/forecast.messages';
-import { ForecastService } from '../data/forecast.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
+import type { PlanQuestion } from '../data/forecast/forecast.messages';
+import { ForecastService } from '../data/forecast/forecast.service';
 import { Word } from '../kit/word';
 import { Precision } from './precision';
 import { ERRORS, LEAST, PRECISIONS, TOWELS, WORSE } from './test-choices';
+import { HouseholdApi } from '../data/household/household.api';
 
 const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 
@@ -25,7 +26,7 @@ const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
   styleUrls: ['../kit/sentence.scss', './test.scss'],
 })
 export class TestScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly changes = inject(Changes);
   private readonly forecasts = inject(ForecastService);
   private readonly router = inject(Router);

@@ -3,11 +3,21 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { COLUMN_LABELS, PACKET_COLUMNS, readPacketRow, recogniseColumns, type PacketColumn, type PacketDraft, type RowRead } from '@fresh-tuck/core/seedbox';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Notice } from '../data/notice.service';
+import {
+  COLUMN_LABELS,
+  PACKET_COLUMNS,
+  readPacketRow,
+  recogniseColumns,
+  type PacketColumn,
+  type PacketDraft,
+  type RowRead,
+} from '@fresh-tuck/core/seedbox';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Notice } from '../data/household/notice.service';
 import { readTable, type Table } from './table-file';
+import { HouseholdApi } from '../data/household/household.api';
+import { SeedsApi } from './seeds.api';
 
 const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'bars' };
 
@@ -20,13 +30,14 @@ const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': '
   styleUrl: './import.scss',
 })
 export class ImportScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(SeedsApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly about = inject(AboutService);
   private readonly router = inject(Router);
   private readonly notice = inject(Notice);
   private readonly destroyRef = inject(DestroyRef);
 
-  protected readonly crops = toSignal(this.api.crops(), { initialValue: [] });
+  protected readonly crops = toSignal(this.householdApi.crops(), { initialValue: [] });
   protected readonly columnChoices = PACKET_COLUMNS.map((column) => ({ column, label: COLUMN_LABELS[column] }));
   protected readonly labels = COLUMN_LABELS;
   protected readonly table = signal<Table | null>(null);

@@ -12,9 +12,11 @@ import type { CropSummary, PacketChange, PacketRequest, PacketSheet } from '@fre
 import { ISOLATION_WORDS, ISOLATIONS } from '@fresh-tuck/contract/choices';
 import { DRYNESSES, freezesWet, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
 import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
+import { HouseholdApi } from '../data/household/household.api';
+import { SeedsApi } from './seeds.api';
 
 const whole = Validators.pattern(/^\s*\d*\s*$/);
 const text = (...validators: ReturnType<typeof Validators.pattern>[]) => new FormControl('', { nonNullable: true, validators });
@@ -29,7 +31,8 @@ type Isolation = (typeof ISOLATIONS)[number];
   styleUrl: './packet-form.scss',
 })
 export class PacketForm {
-  private readonly api = inject(Api);
+  private readonly api = inject(SeedsApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   /** The packet to correct. */
@@ -39,7 +42,7 @@ export class PacketForm {
   readonly kept = output<PacketSheet>();
   readonly left = output();
 
-  protected readonly crops = toSignal(this.api.crops(), { initialValue: [] });
+  protected readonly crops = toSignal(this.householdApi.crops(), { initialValue: [] });
   protected readonly error = signal<string | null>(null);
   protected readonly more = signal(false);
   protected readonly fieldError = fieldError;

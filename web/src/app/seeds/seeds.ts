@@ -4,10 +4,12 @@ import { RouterLink } from '@angular/router';
 import { debounceTime, distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
 import type { Box, BoxRow, PacketSheet } from '@fresh-tuck/contract';
 import type { Divider } from '@fresh-tuck/contract/choices';
-import { Api } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+
+import { Changes } from '../data/transport/changes.service';
 import { RateBar } from '../kit/rate-bar';
 import { PacketForm } from './packet-form';
+import { HouseholdApi } from '../data/household/household.api';
+import { SeedsApi } from './seeds.api';
 
 /** What each divider asks for. */
 const WORDS: Readonly<Record<Divider, { readonly title: string; readonly text: string }>> = {
@@ -30,7 +32,8 @@ const ROWS_AT_ONCE = 14;
   styleUrl: './seeds.scss',
 })
 export class SeedsScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(SeedsApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly destroyRef = inject(DestroyRef);
   readonly add = input<string>();
   /** The packet that seed was saved from. */
@@ -57,9 +60,12 @@ export class SeedsScreen {
   });
   protected readonly adding = linkedSignal(() => this.add() !== undefined);
   protected readonly added = signal<{ id: string; text: string } | null>(null);
-  protected readonly savedFrom = toSignal(toObservable(this.mother).pipe(switchMap((id) => (id ? this.api.packet(id) : of(null)))), {
-    initialValue: null,
-  });
+  protected readonly savedFrom = toSignal(
+    toObservable(this.mother).pipe(switchMap((id) => (id ? this.householdApi.packet(id) : of(null)))),
+    {
+      initialValue: null,
+    },
+  );
 
   /** Rows that are drawn: a few at once, the others with the next frames, so that no key waits for a whole box. */
   private readonly drawn = linkedSignal({ source: this.found, computation: () => ROWS_AT_ONCE });

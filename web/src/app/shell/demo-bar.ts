@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, signal }
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { finalize } from 'rxjs';
-import { AboutService } from '../data/about.service';
-import { Api } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { ShellApi } from './shell.api';
 
 /** The demo's own clock: half a day on, or back to the first morning. */
 @Component({
@@ -80,7 +80,7 @@ import { Api } from '../data/api.service';
   `,
 })
 export class DemoBar {
-  private readonly api = inject(Api);
+  private readonly api = inject(ShellApi);
   private readonly router = inject(Router);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { AboutService } from '../data/about.service';
+import { AboutService } from '../data/household/about.service';
 
 /** On a phone: the rooms that the foot of the screen has no place for. */
 @Component({

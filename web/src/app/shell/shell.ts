@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { AboutService } from '../data/about.service';
-import { Outbox } from '../data/outbox.service';
+import { AboutService } from '../data/household/about.service';
+import { Outbox } from '../data/transport/outbox.service';
 import { DemoBar } from './demo-bar';
 import { StandingNotes } from './standing-notes';
 

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { ShellApi } from './shell.api';
 
 /** What must be settled before records can be trusted: a clock that was set back, a file that is damaged. */
 @Component({
@@ -49,7 +50,7 @@ import { Api, type ApiProblem } from '../data/api.service';
   `,
 })
 export class StandingNotes {
-  private readonly api = inject(Api);
+  private readonly api = inject(ShellApi);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   protected readonly error = signal<string | null>(null);

@@ -3,15 +3,16 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, exhaustMap, filter, retry } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { AboutService } from '../data/about.service';
-import { Api } from '../data/api.service';
-import { Changes } from '../data/changes.service';
-import { WhyService } from '../data/why.service';
-import { RoundService } from '../data/round.service';
+import { AboutService } from '../data/household/about.service';
+
+import { Changes } from '../data/transport/changes.service';
+import { WhyService } from '../data/forecast/why.service';
+import { RoundService } from '../data/household/round.service';
 import { formatLength } from '@fresh-tuck/core/units';
 import { Parcel } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
 import { Why } from '../kit/why';
+import { TodayApi } from './today.api';
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 const inWords = (count: number): string => NUMBERS[count] ?? String(count);
@@ -25,7 +26,7 @@ const inWords = (count: number): string => NUMBERS[count] ?? String(count);
   styleUrl: './today.scss',
 })
 export class TodayScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(TodayApi);
   private readonly router = inject(Router);
   private readonly round = inject(RoundService);
   protected readonly why = inject(WhyService).of;

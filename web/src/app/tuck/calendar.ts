@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { chanceInWords } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
+import { AboutService } from '../data/household/about.service';
 import { TuckPlan } from './tuck-plan';
 
 const DAY_MS = 86_400_000;

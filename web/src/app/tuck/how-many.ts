@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Plan } from '../data/forecast.messages';
+import type { Plan } from '../data/forecast/forecast.messages';
 
 /** The chance of the wanted plants with one seed more or fewer. */
 @Component({

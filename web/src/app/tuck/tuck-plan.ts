@@ -3,13 +3,15 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { debounceTime, distinctUntilChanged, filter, map, of, startWith, switchMap } from 'rxjs';
 import type { PacketSheet } from '@fresh-tuck/contract';
 import type { Destination, RootSchool } from '@fresh-tuck/core/moving';
-import { AboutService } from '../data/about.service';
-import { Api } from '../data/api.service';
-import { Changes } from '../data/changes.service';
-import type { PlanQuestion } from '../data/forecast.messages';
-import { ForecastService } from '../data/forecast.service';
-import { dayMs } from '../data/moments';
+import { AboutService } from '../data/household/about.service';
+
+import { Changes } from '../data/transport/changes.service';
+import type { PlanQuestion } from '../data/forecast/forecast.messages';
+import { ForecastService } from '../data/forecast/forecast.service';
+import { dayMs } from '../data/household/moments';
 import { PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
+import { HouseholdApi } from '../data/household/household.api';
+import { TuckApi } from './tuck.api';
 
 const DEFAULT_WANTED = 4;
 /** A short wait for the next letter, ms. */
@@ -21,7 +23,8 @@ const TYPING_MS = 150;
  */
 @Injectable()
 export class TuckPlan {
-  private readonly api = inject(Api);
+  private readonly api = inject(TuckApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly forecasts = inject(ForecastService);
   private readonly about = inject(AboutService);
   private readonly changes = inject(Changes);
@@ -37,17 +40,17 @@ export class TuckPlan {
     ),
   );
   readonly spots = toSignal(
-    this.changes.keep(() => this.api.spots()),
+    this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },
   );
   readonly holders = toSignal(
-    this.changes.keep(() => this.api.holders()),
+    this.changes.keep(() => this.householdApi.holders()),
     { initialValue: [] },
   );
 
   readonly packetId = signal<string | null>(null);
   private readonly sheet = toSignal(
-    toObservable(this.packetId).pipe(switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.api.packet(id))))),
+    toObservable(this.packetId).pipe(switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.householdApi.packet(id))))),
     { initialValue: null },
   );
   /** How many plants, and where that number comes from. */
@@ -79,7 +82,9 @@ export class TuckPlan {
     { initialValue: [] },
   );
   readonly crop = toSignal(
-    toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(switchMap((id) => (id === null ? of(null) : this.api.crop(id)))),
+    toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(
+      switchMap((id) => (id === null ? of(null) : this.householdApi.crop(id))),
+    ),
     { initialValue: null },
   );
   private readonly seasons = toSignal(

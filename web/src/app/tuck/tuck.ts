@@ -6,9 +6,9 @@ import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchRequest, BatchWithJournal } from '@fresh-tuck/contract';
 import { formatLength } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import type { PlanAtSpot } from '../data/forecast.messages';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import type { PlanAtSpot } from '../data/forecast/forecast.messages';
 import { Label } from '../kit/label';
 import { Ribbon } from '../kit/ribbon';
 import { Towel, type TowelSeed } from '../kit/towel';
@@ -24,6 +24,7 @@ import { GoalWord } from './when-words';
 import { WishWord } from './wish-word';
 import { worktop } from './worktop';
 import { WorktopCard } from './worktop-card';
+import { HouseholdApi } from '../data/household/household.api';
 
 const SEED_LIMIT = 400;
 const DAY_MS = 86_400_000;
@@ -38,7 +39,7 @@ const DAY_MS = 86_400_000;
   styleUrls: ['../kit/sentence.scss', './tuck.scss'],
 })
 export class TuckScreen {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly known = computed(() => (this.plan.chosen()?.prior.known ?? []).map(knownInWords));
   protected readonly about = inject(AboutService);

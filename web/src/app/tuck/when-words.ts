@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { AboutService } from '../data/about.service';
-import { dayMs } from '../data/moments';
+import { AboutService } from '../data/household/about.service';
+import { dayMs } from '../data/household/moments';
 import { Word } from '../kit/word';
 import { TuckPlan } from './tuck-plan';
 import type { Goal } from './choices';

@@ -3,12 +3,14 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import { plantsForBed, plantsForRack, type Wish } from '@fresh-tuck/core/sowing';
 import { parseMetres } from '@fresh-tuck/core/units';
-import { AboutService } from '../data/about.service';
-import { Api, type ApiProblem } from '../data/api.service';
-import { Changes } from '../data/changes.service';
+import { AboutService } from '../data/household/about.service';
+import { type ApiProblem } from '../data/transport/transport.service';
+import { Changes } from '../data/transport/changes.service';
 import { Word } from '../kit/word';
 import { KEEPS } from './choices';
 import { TuckPlan } from './tuck-plan';
+import { HouseholdApi } from '../data/household/household.api';
+import { TuckApi } from './tuck.api';
 
 const MOST = 400;
 
@@ -21,12 +23,13 @@ const MOST = 400;
   styleUrl: './wish-word.scss',
 })
 export class WishWord {
-  private readonly api = inject(Api);
+  private readonly api = inject(TuckApi);
+  private readonly householdApi = inject(HouseholdApi);
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly plan = inject(TuckPlan);
   protected readonly beds = toSignal(
-    inject(Changes).keep(() => this.api.beds()),
+    inject(Changes).keep(() => this.householdApi.beds()),
     { initialValue: [] },
   );
   protected readonly racks = toSignal(

@@ -1,6 +1,6 @@
 import type { Crop } from '@fresh-tuck/core/crops';
 import { formatTemperature, type UnitSystem } from '@fresh-tuck/core/units';
-import type { Plan } from '../data/forecast.messages';
+import type { Plan } from '../data/forecast/forecast.messages';
 import type { Closure, Preparation } from './choices';
 
 interface Setting {

@@ -2,7 +2,8 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { catchError, concatMap, EMPTY, from, map, of, tap, throwError, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, LookRequest, Round as ServerRound, Today } from '@fresh-tuck/contract';
-import { Api, type ApiProblem } from './api.service';
+import { type ApiProblem } from '../transport/transport.service';
+import { HouseholdApi } from './household.api';
 
 interface Round {
   readonly batchIds: readonly string[];
@@ -24,7 +25,7 @@ function stored(): Round {
 /** The walk from parcel to parcel. It outlives a reload, and another device can go on with it. */
 @Injectable({ providedIn: 'root' })
 export class RoundService {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly round = signal<Round>(stored());
   /** Parcels as they were when the round began: a round goes on where the network does not. */
   private readonly fetched = new Map<string, BatchWithJournal>();

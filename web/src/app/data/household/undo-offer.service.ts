@@ -3,14 +3,15 @@ import { Router } from '@angular/router';
 import { switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { Notice } from './notice.service';
-import { Api, type ApiProblem } from './api.service';
-import { Outbox } from './outbox.service';
+import { type ApiProblem } from '../transport/transport.service';
+import { Outbox } from '../transport/outbox.service';
+import { HouseholdApi } from './household.api';
 
 /** Says what was saved and offers to take it back, on whatever screen one has come to meanwhile. */
 @Injectable({ providedIn: 'root' })
 export class UndoOffer {
   private readonly outbox = inject(Outbox);
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly router = inject(Router);
   private readonly notice = inject(Notice);
 

@@ -1,11 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import { catchError, of, shareReplay } from 'rxjs';
-import { Api } from './api.service';
+import { HouseholdApi } from './household.api';
 
 /** Who has looked before, for "who looked". */
 @Injectable({ providedIn: 'root' })
 export class PeopleService {
-  readonly names$ = inject(Api)
+  readonly names$ = inject(HouseholdApi)
     .people()
     .pipe(
       catchError(() => of([])),

@@ -2,7 +2,7 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { firstValueFrom } from 'rxjs';
-import { type ApiProblem, problemFrom } from './api.service';
+import { type ApiProblem, problemFrom } from './transport.service';
 import { Changes } from './changes.service';
 
 /** Something tapped that the server must get, once. */

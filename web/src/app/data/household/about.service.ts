@@ -2,9 +2,10 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { filter, interval, retry, ReplaySubject, take } from 'rxjs';
 import type { About, Household } from '@fresh-tuck/contract';
-import { Api } from './api.service';
-import { Changes } from './changes.service';
+
+import { Changes } from '../transport/changes.service';
 import { moments, type Moments } from './moments';
+import { HouseholdApi } from './household.api';
 
 const FALLBACK: Household = {
   name: 'Home',
@@ -26,7 +27,7 @@ const FALLBACK: Household = {
 /** Who the household is and what time it is there: the server owns the clock. */
 @Injectable({ providedIn: 'root' })
 export class AboutService {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly about = new ReplaySubject<About>(1);
   private readonly offsetMs = signal(0);
   private readonly tick = signal(Date.now());

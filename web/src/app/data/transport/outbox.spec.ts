@@ -3,7 +3,7 @@ import { HttpTestingController, provideHttpClientTesting, type TestRequest } fro
 import { TestBed } from '@angular/core/testing';
 import { openDB } from 'idb';
 import { Subject } from 'rxjs';
-import type { ApiProblem } from './api.service';
+import type { ApiProblem } from './transport.service';
 import { Changes } from './changes.service';
 import { Outbox, type Outgoing } from './outbox.service';
 

@@ -3,7 +3,7 @@ import { filter, map, Observable, Subject, take } from 'rxjs';
 import type { Report } from '@fresh-tuck/core/judging';
 import type { ParcelFacts } from '@fresh-tuck/core/parcel';
 import type { Told, WhyPanel } from '@fresh-tuck/core/words';
-import { AboutService } from './about.service';
+import { AboutService } from '../household/about.service';
 import type { Plan, PlanQuestion, WorkerReply, WorkerRequest } from './forecast.messages';
 
 /** The forecast beside the thumb: computed in a worker, so that no tap waits. */

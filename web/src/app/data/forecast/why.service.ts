@@ -1,12 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type { WhyPanel } from '@fresh-tuck/contract';
-import { Api } from './api.service';
+import { HouseholdApi } from '../household/household.api';
 
 /** How to ask what a batch's judgement rests on; the same function for the same batch, so that nothing is asked twice. */
 @Injectable({ providedIn: 'root' })
 export class WhyService {
-  private readonly api = inject(Api);
+  private readonly api = inject(HouseholdApi);
   private readonly asks = new Map<string, () => Observable<WhyPanel>>();
 
   readonly of = (batchId: string): (() => Observable<WhyPanel>) => {

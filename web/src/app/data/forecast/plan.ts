@@ -1,6 +1,18 @@
 import { reportFor } from '@fresh-tuck/core/judging';
 import { type ParcelFacts } from '@fresh-tuck/core/parcel';
-import { chanceInTime, countBack, courseOf, daysForward, filledUp, latenessOf, mostPlants, nursingFor, plantOdds, ripeningFor, type PlantRate } from '@fresh-tuck/core/sowing';
+import {
+  chanceInTime,
+  countBack,
+  courseOf,
+  daysForward,
+  filledUp,
+  latenessOf,
+  mostPlants,
+  nursingFor,
+  plantOdds,
+  ripeningFor,
+  type PlantRate,
+} from '@fresh-tuck/core/sowing';
 import { doseFor, layOut, spacingNeededMm } from '@fresh-tuck/core/carrier';
 import { finalCountFor } from '@fresh-tuck/core/seedtest';
 import { handlingFor, soundShare, survivalFor } from '@fresh-tuck/core/moving';

@@ -1,0 +1,42 @@
+import { inject, Injectable } from '@angular/core';
+import { map } from 'rxjs';
+import type {
+  About,
+  BatchRequest,
+  BatchWithJournal,
+  Bed,
+  CloseRequest,
+  CropSheet,
+  CropSummary,
+  Holder,
+  PacketSheet,
+  Round,
+  RoundRequest,
+  Spot,
+  UndoRequest,
+  WhyPanel,
+} from '@fresh-tuck/contract';
+import { Transport } from '../transport/transport.service';
+
+/** What several screens ask of the household. */
+@Injectable({ providedIn: 'root' })
+export class HouseholdApi {
+  private readonly transport = inject(Transport);
+
+  readonly about = () => this.transport.get<About>('about');
+  readonly crops = () => this.transport.get<CropSummary[]>('crops');
+  readonly cropSheet = (id: string) => this.transport.get<CropSheet>(`crops/${id}`);
+  readonly crop = (id: string) => this.cropSheet(id).pipe(map(({ crop }) => crop));
+  readonly spots = () => this.transport.get<Spot[]>('spots');
+  readonly holders = () => this.transport.get<Holder[]>('holders');
+  readonly batch = (id: string) => this.transport.get<BatchWithJournal>(`batches/${id}`);
+  readonly why = (batchId: string) => this.transport.get<WhyPanel>(`batches/${batchId}/why`);
+  readonly packet = (id: string) => this.transport.get<PacketSheet>(`packets/${id}`);
+  readonly addBatch = (body: BatchRequest) => this.transport.send<BatchWithJournal>('POST', 'batches', body);
+  readonly close = (batchId: string, body: CloseRequest) =>
+    this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/closings`, body);
+  readonly undo = (batchId: string, body: UndoRequest) => this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/undos`, body);
+  readonly startRound = (body: RoundRequest) => this.transport.send<Round | null>('POST', 'rounds', body);
+  readonly people = () => this.transport.get<string[]>('people');
+  readonly beds = () => this.transport.get<Bed[]>('beds');
+}
