@@ -8,7 +8,7 @@ const ROOMS = [
   ['units', 'chance'],
   ['crops'],
   ['warmth'],
-  ['method', 'carrier', 'preparing', 'moving', 'seedtest'],
+  ['method', 'carrier', 'preparing', 'moving', 'nursing', 'seedtest'],
   ['forecast'],
   ['parcel'],
   ['looking', 'sowing', 'seedbox'],

@@ -13,7 +13,7 @@ const ON_THE_PAGE = {
   looking: [],
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],
   sowing: ['plantsForBed', 'plantsForRack'],
-  judging: ['FINDINGS', 'quietChoices'],
+  judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],
 };
 const askTheWorker = (room, names) => ({
   name: `@fresh-tuck/core/${room}`,

@@ -1,7 +1,10 @@
+import { SEEDLING_STAGES } from '@fresh-tuck/core/nursing';
+
 /** The codes that a gardener chooses from; free of any library, so that the first load can hold them. */
 export { CLOSURES, DAMPS } from '@fresh-tuck/core/carrier';
 export { CARRIERS, METHODS, type MethodId } from '@fresh-tuck/core/method';
 export { CLOSING_REASONS } from '@fresh-tuck/core/parcel';
+export { SEEDLING_STAGES } from '@fresh-tuck/core/nursing';
 export { PREPARATIONS } from '@fresh-tuck/core/preparing';
 export const VIAS = ['opened', 'through', 'skipped'] as const;
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
@@ -12,8 +15,6 @@ export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'undo'] as const;
 /** Kinds of line in a batch's journal. */
 export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
-/** A seedling's stages after the move, in order. */
-export const SEEDLING_STAGES = ['moved', 'up', 'seed_leaves', 'true_leaves', 'planted_out', 'ripe'] as const;
 
 /** What a batch is for: plants, or to learn how many of a packet live. */
 export const PURPOSES = ['plants', 'test'] as const;

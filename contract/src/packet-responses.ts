@@ -55,6 +55,19 @@ export const packet = z.object({
   ),
 });
 
+/** What a batch would rest on, begun at a moment: every spot's record, and what is known of the packet there. */
+export const start = z.object({
+  startMs: z.number(),
+  spots: z.array(
+    z.object({
+      id: z.string(),
+      readings: z.array(z.object({ fromMs: z.number(), toMs: z.number(), minC: z.number(), maxC: z.number() })),
+      guess: z.object({ minC: z.number(), maxC: z.number() }),
+      prior: z.custom<LotPrior>(),
+    }),
+  ),
+});
+
 /** A packet as one chooses it. */
 export const packetName = packet.pick({ id: true, cropId: true, cropName: true, variety: true, year: true, seedsLeft: true });
 /** Another packet of the same crop, to fill up from. */
@@ -105,6 +118,7 @@ export const pastSeasons = z.object({
 });
 
 export type Packet = z.infer<typeof packet>;
+export type Start = z.infer<typeof start>;
 export type PacketName = z.infer<typeof packetName>;
 export type Kin = z.infer<typeof kin>;
 export type BoxRow = z.infer<typeof boxRow>;

@@ -30,16 +30,16 @@ const GRACE_MS = 60_000;
 /**
  * Reads a moment on the household's clock.
  *
- * @param field named in the error
+ * @param field named in the error; @param latestMs the last moment that is taken
  * @throws Problem where the date does not exist or lies in the future
  */
-export function momentFrom(local: string | null, zone: string, nowMs: number, field: string): number {
+export function momentFrom(local: string | null, zone: string, nowMs: number, field: string, latestMs = nowMs): number {
   if (local === null) return nowMs;
   const moment = DateTime.fromISO(local, { zone });
   if (!moment.isValid) throw Problem.field(field, `${field} must be a date that exists, like 2026-04-11T07:10`);
   const ms = moment.toMillis();
-  if (ms > nowMs + GRACE_MS) throw Problem.field(field, `${field} must not lie in the future`);
-  return Math.min(ms, nowMs);
+  if (ms > latestMs + GRACE_MS) throw Problem.field(field, `${field} must not lie in the future`);
+  return Math.min(ms, latestMs);
 }
 
 /**

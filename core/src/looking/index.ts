@@ -1,4 +1,3 @@
 /** When to look: looking times, and the decision whether to open at the next one. */
-export * from './looking-times.js';
 export * from './next-look.js';
 export * from './question.js';

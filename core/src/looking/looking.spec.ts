@@ -1,9 +1,8 @@
 import { reportFor } from '../judging/index.js';
 import { parcelState } from '../parcel/index.js';
 import { toldFor } from '../words/index.js';
-import { lookingTimes } from './looking-times.js';
+import { HOUR_MS, lookingTimes } from '../units/index.js';
 import { nextLook, type LookQuestion } from './next-look.js';
-import { HOUR_MS } from '../units/index.js';
 import { look, NOW, parcel, words } from '../testing/parcel.js';
 
 describe('looking times', () => {

@@ -1,5 +1,6 @@
 /** All that is known of one parcel: facts, state, workings, the forecast's answers, past lots. */
 export * from './answers.js';
+export * from './facts-of.js';
 export * from './facts.js';
 export * from './past-lot.js';
 export * from './roots-now.js';

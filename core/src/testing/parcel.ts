@@ -1,7 +1,6 @@
 import { bookPrior } from '../forecast/index.js';
 import { CROPS } from '../crops/index.js';
-import { lookingTimes } from '../looking/index.js';
-import { HOUR_MS, wordsFor } from '../units/index.js';
+import { HOUR_MS, lookingTimes, wordsFor } from '../units/index.js';
 import { type ParcelFacts, type ParcelLook } from '../parcel/index.js';
 
 /** What the specs of looking share: a parcel in plain values, on a Saturday morning in spring. */

@@ -2,5 +2,6 @@
 export * from './durations.js';
 export * from './half-hours.js';
 export * from './local-time.js';
+export * from './looking-times.js';
 export * from './quantity.js';
 export * from './words.js';

@@ -2,4 +2,5 @@
 export * from './progress.js';
 export * from './response.js';
 export * from './share.js';
+export * from './spoken.js';
 export * from './toll.js';

@@ -1,15 +1,8 @@
+import { HOUR_MS } from '../units/index.js';
 import { rateAt, type BetaResponse } from './response.js';
+import { ageAt, assumedOf, daysOf, ERROR_C, fadeStep, patternAt, type DayRange, type Reading } from './spoken.js';
 
-const HOUR_MS = 3_600_000;
 const DAY_HOURS = 24;
-
-/** What a thermometer said over a stretch of time, °C. */
-export interface Reading {
-  readonly fromMs: number;
-  readonly toMs: number;
-  readonly minC: number;
-  readonly maxC: number;
-}
 
 /** A stretch that a parcel spends in one place; it lasts until the next stay begins. */
 export interface Stay {
@@ -17,11 +10,8 @@ export interface Stay {
   /** In the order they were written: where two overlap, the later one counts. */
   readonly readings: readonly Reading[];
   /** What such a place is usually like, where nothing was measured. */
-  readonly guess: { readonly minC: number; readonly maxC: number };
+  readonly guess: DayRange;
 }
-
-/** Standard error of an hour's temperature by how it is known, °C. Rule of thumb, no source. */
-const ERROR_C = { read: 0.5, pattern: 1.2, guess: 2.5 } as const;
 
 /** Hour (UTC of the place's meridian) at which a room is warmest; its swing is a sine around it. */
 const WARMEST_HOUR = 16;
@@ -32,62 +22,6 @@ interface HourOfWarmth {
   readonly days: number;
   readonly daysIfWarmer: number;
   readonly daysIfCooler: number;
-}
-
-/** What the readings of one day at a place come to. */
-interface Day {
-  readonly fromMs: number;
-  readonly toMs: number;
-  readonly minC: number;
-  readonly maxC: number;
-}
-
-/** Days that a pattern is the mean of. */
-const PATTERN_DAYS = 5;
-
-/** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle. */
-function daysOf(readings: readonly Reading[], utcOffsetHours: number): Day[] {
-  const days = new Map<number, Day>();
-  for (const { fromMs, toMs, minC, maxC } of readings) {
-    const key = Math.floor(((fromMs + toMs) / 2 / HOUR_MS + utcOffsetHours) / DAY_HOURS);
-    const known = days.get(key);
-    days.set(
-      key,
-      known
-        ? {
-            fromMs: Math.min(known.fromMs, fromMs),
-            toMs: Math.max(known.toMs, toMs),
-            minC: Math.min(known.minC, minC),
-            maxC: Math.max(known.maxC, maxC),
-          }
-        : { fromMs, toMs, minC, maxC },
-    );
-  }
-  return [...days.entries()].sort(([a], [b]) => a - b).map(([, day]) => day);
-}
-
-/** The place's own pattern: the mean of its days nearest in time, which are neighbours in a rising list. */
-function patternAt(days: readonly Day[], ms: number): { minC: number; maxC: number } | null {
-  if (days.length === 0) return null;
-  const distance = (index: number): number => {
-    const day = days[index];
-    return day ? Math.max(day.fromMs - ms, ms - day.toMs, 0) : Infinity;
-  };
-  let above = 0;
-  for (let high = days.length; above < high;) {
-    const middle = (above + high) >> 1;
-    if ((days[middle] as Day).toMs <= ms) above = middle + 1;
-    else high = middle;
-  }
-  let below = above - 1;
-  let [minC, maxC, count] = [0, 0, 0];
-  while (count < PATTERN_DAYS && count < days.length) {
-    const day = days[distance(above) <= distance(below) ? above++ : below--] as Day;
-    minC += day.minC;
-    maxC += day.maxC;
-    count++;
-  }
-  return { minC: minC / count, maxC: maxC / count };
 }
 
 /** Which reading speaks for each hour of a stretch, -1 where none does: painted in the order they were written. */
@@ -103,27 +37,42 @@ function spoken(readings: readonly Reading[], startMs: number, hours: number): I
   return by;
 }
 
-/** The hours of one stay: what was read, else the place's pattern of the day, else the guess. */
-function warmthOf(response: BetaResponse, stay: Stay, startMs: number, hours: number, utcOffsetHours: number) {
+/** The hours of one stay. */
+interface Hours {
+  /** An hour by its number from the start. */
+  at(hour: number): HourOfWarmth;
+  /** How far the stay's own record has faded by an hour; hours of a day repeat while it stays the same. */
+  stepAt(hour: number): number;
+}
+
+/** The hours of one stay: what was read, else what is assumed of the place that day. */
+function hoursOf(response: BetaResponse, stay: Stay, startMs: number, hours: number, utcOffsetHours: number): Hours {
   const by = spoken(stay.readings, startMs, hours);
   const days = daysOf(stay.readings, utcOffsetHours);
+  const middleOf = (hour: number): number => startMs + (hour + 0.5) * HOUR_MS;
+  const localHour = (hour: number): number => middleOf(hour) / HOUR_MS + utcOffsetHours;
   const patterns = new Map<number, ReturnType<typeof patternAt>>();
-  return (hour: number): HourOfWarmth => {
-    const ms = startMs + (hour + 0.5) * HOUR_MS;
-    const localHour = ms / HOUR_MS + utcOffsetHours;
-    const read = stay.readings[by[hour] as number];
-    const day = Math.floor(localHour / DAY_HOURS);
-    let filled: { minC: number; maxC: number } | null = read ?? null;
-    if (!filled) {
-      filled = patterns.get(day) ?? patternAt(days, (day * DAY_HOURS + DAY_HOURS / 2 - utcOffsetHours) * HOUR_MS);
-      patterns.set(day, filled);
-    }
-    const { minC, maxC } = filled ?? stay.guess;
-    const phase = Math.cos(((localHour - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
-    const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
-    const errorC = read ? ERROR_C.read : filled ? ERROR_C.pattern : ERROR_C.guess;
-    const rate = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
-    return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
+  const patternOf = (day: number): ReturnType<typeof patternAt> => {
+    const known = patterns.get(day);
+    if (known !== undefined) return known;
+    const found = patternAt(days, (day * DAY_HOURS + DAY_HOURS / 2 - utcOffsetHours) * HOUR_MS);
+    patterns.set(day, found);
+    return found;
+  };
+  const stepAt = (hour: number): number => fadeStep(ageAt(days, middleOf(hour)));
+  return {
+    stepAt,
+    at(hour) {
+      const local = localHour(hour);
+      const read = stay.readings[by[hour] as number];
+      const { minC, maxC, errorC } = read
+        ? { ...read, errorC: ERROR_C.read }
+        : assumedOf(patternOf(Math.floor(local / DAY_HOURS)), stay.guess, stepAt(hour));
+      const phase = Math.cos(((local - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
+      const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
+      const rate = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
+      return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
+    },
   };
 }
 
@@ -143,8 +92,8 @@ export interface Progress {
 
 /**
  * Integrates the rate of development over a temperature record. Gaps are filled
- * from the place's own daily pattern, else from what such places are usually
- * like; either widens the uncertainty, taken as one shared error for all filled
+ * from what is assumed of the place (its own days, fading into what such places are
+ * usually like); that widens the uncertainty, taken as one shared error for all filled
  * hours, which is the cautious way.
  *
  * @param stays ordered by time; the first must begin at or before `startMs`
@@ -167,20 +116,21 @@ export function integrateProgress(
   const warmer = new Float64Array(hours + 1);
   const cooler = new Float64Array(hours + 1);
   const celsius = new Float64Array(hours);
-  // Beyond the last reading every day repeats the last pattern, so 24 hours serve for all.
+  // Beyond the last reading a day repeats the one before until the record has faded a step, so 24 hours serve for each.
   const lastKnownMs = stays.reduce(
     (last, stay) => stay.readings.reduce((latest, { toMs }) => Math.max(latest, toMs), Math.max(last, stay.fromMs)),
     -Infinity,
   );
   let stayIndex = -1;
-  let warmthAt: (hour: number) => HourOfWarmth = () => ({ celsius: 0, days: 0, daysIfWarmer: 0, daysIfCooler: 0 });
+  let stayHours: Hours | null = null;
   const beyond: HourOfWarmth[] = [];
   for (let hour = 0; hour < hours; hour++) {
     const ms = startMs + (hour + 0.5) * HOUR_MS;
     const before = stayIndex;
     while (stayIndex < 0 || (stayIndex + 1 < stays.length && (stays[stayIndex + 1]?.fromMs ?? Infinity) <= ms)) stayIndex++;
-    if (stayIndex !== before) warmthAt = warmthOf(response, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
-    const warmth = ms > lastKnownMs ? (beyond[hour % DAY_HOURS] ??= warmthAt(hour)) : warmthAt(hour);
+    if (!stayHours || stayIndex !== before) stayHours = hoursOf(response, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
+    const own: Hours = stayHours;
+    const warmth = ms > lastKnownMs ? (beyond[own.stepAt(hour) * DAY_HOURS + (hour % DAY_HOURS)] ??= own.at(hour)) : own.at(hour);
     celsius[hour] = warmth.celsius;
     done[hour + 1] = (done[hour] as number) + warmth.days;
     warmer[hour + 1] = (warmer[hour] as number) + warmth.daysIfWarmer;

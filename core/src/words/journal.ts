@@ -39,7 +39,7 @@ function lookInWords({ via, look, before, classes }: LookFact, method: MethodId,
   if (via === 'skipped') return bagged ? 'Not opened.' : 'Not looked at.';
   if (classes) {
     const total = (name: SeedlingClass): number => classes.reduce((sum, counts) => sum + counts[name], 0);
-    const told = SEEDLING_CLASSES.filter((name) => total(name) > 0).map((name) => `${total(name)} ${CLASS_WORDS[name]}`);
+    const told = SEEDLING_CLASSES.filter((name) => total(name) > 0).map((name) => `${total(name)} ${CLASS_WORDS[name].text}`);
     return `Final count: ${told.join(', ')}.`;
   }
   const fresh = (look.tipped ?? 0) - before.tipped;
@@ -58,7 +58,7 @@ function lookInWords({ via, look, before, classes }: LookFact, method: MethodId,
     rotten > 0 ? `${rotten} rotten` : '',
     touched.join(', '),
     look.damp ? `${nouns.wet.replace(/^the /, '')} ${DAMP_WORDS[look.damp]}${look.rewetted ? ', re-damped' : ''}` : '',
-    look.troubles.map((trouble) => TROUBLE_WORDS[trouble].noted).join(', '),
+    look.troubles.map((trouble) => TROUBLE_WORDS[trouble]).join(', '),
   ].filter(Boolean);
   const how = via === 'through' && bagged ? ' Through the bag.' : '';
   return `${parts.length > 0 ? parts.join(' · ') : `${bagged ? 'Opened' : 'Looked at'}, nothing noted`}.${how}`;

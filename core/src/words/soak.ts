@@ -1,14 +1,19 @@
 import type { Crop } from '../crops/index.js';
 import type { Mend } from '../judging/index.js';
-import { soakHours } from '../preparing/index.js';
+import { soakHours, type Preparation } from '../preparing/index.js';
 import { before, type Words } from '../units/index.js';
 import type { Advice } from './advice.js';
+import { STEP_WORDS } from './vocabulary.js';
 
 /** "8 to 12 h", or null for a crop that is not soaked. */
 export function soakSpan(crop: Pick<Crop, 'water'>): string | null {
   const hours = soakHours(crop);
   return hours && (hours[0] === hours[1] ? `${hours[0]} h` : `${hours[0]} to ${hours[1]} h`);
 }
+
+/** A preparation as the sentence names it, with the crop's hours where it is a soak. */
+export const stepInWords = (step: Preparation, crop: Pick<Crop, 'water'>): string =>
+  step === 'soak' && soakHours(crop) ? `${soakSpan(crop)} soak` : STEP_WORDS[step].thing;
 
 /** What the worktop says of a soak, its limit in the same breath. */
 export function soakLine(crop: Pick<Crop, 'water'>): string {

@@ -1,6 +1,8 @@
 import type { Closure, Damp } from '../carrier/index.js';
 import type { MethodId } from '../method/index.js';
-import type { Destination } from '../moving/index.js';
+import type { QuietChoice } from '../judging/index.js';
+import type { Destination, RootSchool } from '../moving/index.js';
+import type { SeedlingStage } from '../nursing/index.js';
 import type { ClosingReason, SeedStage, Trouble } from '../parcel/index.js';
 import type { PreparationStep } from '../preparing/index.js';
 import type { SeedlingClass } from '../seedtest/index.js';
@@ -18,16 +20,16 @@ export const STAGE_WORDS: Readonly<Record<SeedStage, string>> = {
   lost: 'lost or given',
 };
 
-/** What may be wrong, in the journal's short form and as it is asked. */
-export const TROUBLE_WORDS: Readonly<Record<Trouble, { readonly noted: string; readonly asked: string }>> = {
-  fuzz: { noted: 'fuzz', asked: 'White fuzz' },
-  threads: { noted: 'threads', asked: 'Threads, mould' },
-  soft_seed: { noted: 'soft seed', asked: 'Soft seed' },
-  smell: { noted: 'a smell', asked: 'It smells' },
-  too_hot: { noted: 'too hot', asked: 'Too hot' },
-  stain: { noted: 'a stain', asked: 'A stain' },
-  green_film: { noted: 'a green film', asked: 'Green film' },
-  drowned: { noted: 'under water', asked: 'It was under water' },
+/** What may be wrong. */
+export const TROUBLE_WORDS: Readonly<Record<Trouble, string>> = {
+  fuzz: 'fuzz',
+  threads: 'threads',
+  soft_seed: 'soft seed',
+  smell: 'a smell',
+  too_hot: 'too hot',
+  stain: 'a stain',
+  green_film: 'a green film',
+  drowned: 'under water',
 };
 
 /** Why a batch was closed. */
@@ -38,13 +40,14 @@ export const REASON_WORDS: Readonly<Record<ClosingReason, string>> = {
   other: 'another reason',
 };
 
-/** How a bag is closed. */
-export const CLOSURE_WORDS: Readonly<Record<Closure, string>> = {
-  sealed_air: 'sealed with a pocket of air',
-  sealed_flat: 'sealed flat',
-  corner_open: 'with a corner open',
-  lidded: 'in a lidded tray',
-};
+/** How a bag is closed, what follows from it, and what it is then. */
+export const CLOSURE_WORDS: Readonly<Record<Closure, { readonly text: string; readonly kind: 'bag' | 'tray'; readonly follows: string }>> =
+  {
+    sealed_air: { text: 'sealed bag with air', kind: 'bag', follows: 'keeps damp longest and lets seed breathe' },
+    sealed_flat: { text: 'bag sealed flat', kind: 'bag', follows: 'keeps damp, takes least room, less air' },
+    corner_open: { text: 'bag with a corner open', kind: 'bag', follows: 'dries about twice as fast, less mould' },
+    lidded: { text: 'lidded tray', kind: 'tray', follows: 'dries fastest; easy to look into' },
+  };
 
 /** What a finger says. */
 export const DAMP_WORDS: Readonly<Record<Damp, string>> = { dry: 'dry', drying: 'drying', damp: 'damp', pooling: 'pooling' };
@@ -56,7 +59,7 @@ export const STEP_WORDS: Readonly<Record<PreparationStep, { readonly thing: stri
   file: { thing: 'file', done: 'filed first' },
   split: { thing: 'split', done: 'split first' },
   peel: { thing: 'peel', done: 'peeled first' },
-  inoculate: { thing: 'inoculant', done: 'inoculated' },
+  inoculate: { thing: 'inoculate', done: 'inoculated' },
   chill: { thing: 'chill', done: 'chilled first' },
 };
 
@@ -86,10 +89,38 @@ export const DESTINATION_WORDS: Readonly<Record<Destination, { readonly one: str
 };
 
 /** How a test sorts its seedlings. */
-export const CLASS_WORDS: Readonly<Record<SeedlingClass, string>> = {
-  normal: 'normal',
-  abnormal: 'abnormal',
-  hard: 'hard',
-  fresh: 'fresh',
-  dead: 'dead',
+export const CLASS_WORDS: Readonly<Record<SeedlingClass, { readonly text: string; readonly hint: string }>> = {
+  normal: { text: 'normal', hint: 'sound, moved ones too' },
+  abnormal: { text: 'abnormal', hint: 'sprouted, no plant' },
+  hard: { text: 'hard', hint: 'has not drunk' },
+  fresh: { text: 'fresh', hint: 'firm, waiting' },
+  dead: { text: 'dead', hint: 'soft or hollow' },
+};
+
+/** At which root sprouts are moved. */
+export const ROOT_WORDS: Readonly<Record<RootSchool, { readonly text: string; readonly follows: string }>> = {
+  crop: { text: 'when its sheet says', follows: 'as the crop’s sheet advises' },
+  tip: { text: 'at the first tip', follows: '1 to 4 mm: least to break' },
+  short: { text: 'at a short root', follows: '5 to 12 mm: proved and still stiff' },
+  finger: { text: 'at a finger-wide root', follows: '13 to 20 mm: easier to hold, breaks sooner' },
+};
+
+/** What is done with seeds still quiet on moving day. */
+export const QUIET_WORDS: Readonly<Record<QuietChoice['school'], string>> = {
+  retuck: 're-tuck them',
+  plant: 'plant them along',
+  stop: 'stop here',
+};
+
+/** How a sprout that had rooted into the paper came out. */
+export const ROOTED_WORDS = { freed: 'freed damp', patched: 'cut out with the paper', snapped: 'snapped' } as const;
+
+/** Where a seedling is, and what it shows next. */
+export const SEEDLING_WORDS: Readonly<Record<SeedlingStage, { readonly title: string; readonly next: string }>> = {
+  moved: { title: 'Moved, not up yet', next: 'up' },
+  up: { title: 'Up', next: 'seed leaves open' },
+  seed_leaves: { title: 'Seed leaves open', next: 'true leaves' },
+  true_leaves: { title: 'True leaves', next: 'planted out' },
+  planted_out: { title: 'Planted out', next: 'first ripe' },
+  ripe: { title: 'Ripe or cut', next: '' },
 };

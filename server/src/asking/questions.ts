@@ -1,8 +1,10 @@
+import type { MethodId } from '@fresh-tuck/core/method';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
 import { nurseryView, type NurseryPage } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
 import { packetsAsCsv } from '../packets/csv.js';
+import { startView } from '../views/start.js';
 import { packetView } from '../views/packet.js';
 import { todayView } from '../today/view.js';
 import type { Reader } from '../forecasts/reader.js';
@@ -22,6 +24,7 @@ export function questionsOn(reader: Reader) {
   const box = boxView(reader, packet);
   const nursery = nurseryView(reader);
   const find = finder(reader);
+  const start = startView(reader);
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),
@@ -29,6 +32,7 @@ export function questionsOn(reader: Reader) {
     batches: (nowMs: number) => batch.live(nowMs),
     why: (nowMs: number, id: string) => batch.why(id, nowMs),
     packet: (nowMs: number, id: string) => packet.sheet(id, nowMs),
+    start: (nowMs: number, packetId: string, method: MethodId, startMs: number) => start(packetId, method, startMs, nowMs),
     kin: (nowMs: number, id: string) => packet.kin(id, nowMs),
     box: (nowMs: number, asked: BoxQuestion) => box(asked, nowMs),
     packetsAsCsv: () => packetsAsCsv(packets.list()),

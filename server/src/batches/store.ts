@@ -33,6 +33,8 @@ export interface BatchEnd {
   /** Of the batch. */
   readonly id: string;
   readonly endId: string;
+  /** The last line of its journal: names what it holds. */
+  readonly lastEntry: number;
   readonly atMs: number;
   readonly packetId: string;
   readonly cropId: string;
@@ -75,7 +77,8 @@ export function batchStore(db: Database) {
   // What ended batches: their closings, and the counts of tests, which have told theirs closed or not.
   const ends = all<BatchEnd, []>(
     db,
-    `SELECT e.batch_id AS id, e.id AS endId, e.at_ms AS atMs, b.packet_id AS packetId, p.crop_id AS cropId
+    `SELECT e.batch_id AS id, e.id AS endId, e.at_ms AS atMs,
+      (SELECT max(l.rowid) FROM entry l WHERE l.batch_id = b.id) AS lastEntry, b.packet_id AS packetId, p.crop_id AS cropId
     FROM (SELECT rowid AS at, * FROM entry WHERE kind = 'close'
       UNION ALL SELECT e.rowid AS at, e.* FROM entry e WHERE e.id IN (SELECT DISTINCT entry_id FROM class_count)) e
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id

@@ -32,7 +32,7 @@ export function pastEnds({ batches }: Pick<Stores, 'batches'>, stamp: () => stri
     if (known?.stamp === now) return known;
     const all = batches.ends();
     const name = createHash('sha1')
-      .update(all.map(({ endId }) => endId).join())
+      .update(all.map(({ endId, lastEntry }) => `${endId} ${lastEntry}`).join())
       .digest('base64');
     // Looks and readings come all day, ends now and then.
     if (known?.name === name) return (known = { ...known, stamp: now });

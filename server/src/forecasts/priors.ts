@@ -39,9 +39,9 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     return version;
   }
 
-  /** What book and packet say, before own records. */
-  function packetPrior(packetId: string, seen: PacketFacts['seen'], zone: string, atMs: number): LotPrior {
-    const packet = stores.packets.get(packetId);
+  /** What book and packet say, before own records; the packet as it was recorded up to a moment. */
+  function packetPrior(packetId: string, seen: PacketFacts['seen'], zone: string, atMs: number, knownMs: number): LotPrior {
+    const packet = stores.packets.asOf(packetId, knownMs);
     const { aged, calendar } = ageOf(packet, yearAt(zone, atMs));
     return bookPrior(stores.crops.crop(packet.crop_id), {
       printedRate: packet.printed_rate_percent === null ? null : packet.printed_rate_percent / 100,
@@ -59,30 +59,37 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     return Math.min(shareAt(nowMs) / Math.max(shareAt(thenMs), 1e-6), 1);
   }
 
-  const keyOf = ({ endId, cropId }: Pick<BatchEnd, 'endId' | 'cropId'>): string => `${endId} ${cropVersion(cropId)}`;
+  /**
+   * All that a finished batch's facts hang on but its readings, which the cache follows
+   * itself: its journal is only added to, so its last entry names it.
+   */
+  const keyOf = ({ endId, lastEntry, cropId }: BatchEnd, { zone }: HouseholdRecord): string =>
+    `${endId} ${lastEntry} ${zone} ${cropVersion(cropId)}`;
 
-  /** A finished batch read once: its journal is only added to, so its end and its crop's version tell whether it has changed. */
-  function pastLot({ id, endId, atMs, packetId, cropId }: BatchEnd, household: HouseholdRecord): PastLot {
-    const key = keyOf({ endId, cropId });
+  /** A finished batch, read once for as long as nothing that it hangs on changes. */
+  function pastLot(end: BatchEnd, household: HouseholdRecord): PastLot {
+    const { id, atMs, packetId, cropId } = end;
+    const key = keyOf(end, household);
     const known = cache.get(id, key);
     if (known) return known;
     const row = stores.batches.get(id);
-    const facts = factsWith(row, packetPrior(packetId, seenBy(row), household.zone, atMs), household, atMs);
+    const facts = factsWith(row, packetPrior(packetId, seenBy(row), household.zone, atMs, atMs), household, atMs);
     const lot = pastLotOf(facts, atMs, { packet: packetId, crop: cropId, spot: spotOf(row, stores) });
     cache.set(id, key, { fromMs: row.start_ms - RECORD_REACH_MS, toMs: atMs }, lot);
     return lot;
   }
 
-  /** The prior for a packet in a spot, from all that was finished up to a moment. */
+  /** The prior for a packet in a spot, from all that was finished up to a moment, the packet as it was recorded up to another. */
   function of(
     packetId: string,
     spotId: string | null,
     seen: PacketFacts['seen'],
     household: HouseholdRecord | null,
     atMs: number,
+    knownMs: number,
   ): LotPrior {
-    if (!household) return packetPrior(packetId, seen, 'UTC', atMs);
-    const packet = stores.packets.get(packetId);
+    if (!household) return packetPrior(packetId, seen, 'UTC', atMs, knownMs);
+    const packet = stores.packets.asOf(packetId, knownMs);
     const { ends: past, name } = ends.bearing(packetId, packet.crop_id, atMs, MOST_PAST);
     const { crop_id, year, printed_rate_percent, store_place, store_c, store_dryness } = packet;
     const key = JSON.stringify([
@@ -95,16 +102,20 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
       const lot = pastLot(end, household);
       return end.packetId === packetId ? { ...lot, kept: keptSince(packetId, end.atMs, atMs, household.zone) } : lot;
     });
-    const prior = learn(packetPrior(packetId, seen, household.zone, atMs), { packet: packetId, crop: crop_id, spot: spotId ?? '' }, lots);
+    const prior = learn(
+      packetPrior(packetId, seen, household.zone, atMs, knownMs),
+      { packet: packetId, crop: crop_id, spot: spotId ?? '' },
+      lots,
+    );
     kept.set(key, prior);
     return prior;
   }
 
   /** What was known before any look, laid up step by step. */
-  function steps(row: BatchRow, prior: LotPrior, household: HouseholdRecord): PriorStep[] {
+  function steps(row: BatchRow, prior: LotPrior, household: HouseholdRecord, knownMs: number): PriorStep[] {
     const crop = stores.crops.crop(stores.packets.get(row.packet_id).crop_id);
     const book = bookPrior(crop, { printedRate: null, ageYears: null, seen: seenBy(row) });
-    const packet = packetPrior(row.packet_id, seenBy(row), household.zone, row.start_ms);
+    const packet = packetPrior(row.packet_id, seenBy(row), household.zone, row.start_ms, knownMs);
     const all: PriorStep[] = [{ what: 'book', known: book.known, prior: book }];
     const news = (after: LotPrior, before: LotPrior): KnownFact[] => {
       const had = new Set(before.known.map((fact) => JSON.stringify(fact)));
@@ -124,7 +135,7 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
    */
   function fill(household: HouseholdRecord, budgetMs: number): number {
     const untilMs = performance.now() + budgetMs;
-    const missing = ends.all().filter((end) => cache.get(end.id, keyOf(end)) === null);
+    const missing = ends.all().filter((end) => cache.get(end.id, keyOf(end, household)) === null);
     let done = 0;
     for (const end of missing) {
       if (performance.now() > untilMs) break;

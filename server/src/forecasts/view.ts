@@ -1,10 +1,10 @@
 import type { Batch, WhyPanel } from '@fresh-tuck/contract';
-import { asMate, lookingTimes, matesOf, nextLook } from '@fresh-tuck/core/looking';
+import { asMate, matesOf, nextLook } from '@fresh-tuck/core/looking';
+import { wordsFor } from '@fresh-tuck/core/units';
 import { whyFor } from '@fresh-tuck/core/judging';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
-import { offsetHours, wordsFor } from '@fresh-tuck/core/units';
 import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
-import { type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { factsOf, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import type { Entry } from '../journal/entry.js';
 import { closedAt, countingOf, looksOf, movesOf, resultOf, seedsOf } from '../journal/read.js';
 import type { BatchRow } from '../batches/store.js';
@@ -14,7 +14,6 @@ import { holderOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.j
 import type { LotCache } from './past-lots.js';
 import { priors, seenBy } from './priors.js';
 
-const LOOK_DAYS_AHEAD = 70;
 /** Records of the last weeks are read once for all parcels, ms. */
 const SHARED_MS = 30 * 86_400_000;
 
@@ -27,7 +26,7 @@ const SHARED_MS = 30 * 86_400_000;
 export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) {
   const answersOf = answerCache();
   const known = priors(stores, cache, stamp, (row, prior, household, atMs) =>
-    factsWith(row, stores.journal.entries(row.id), prior, household, atMs, [], atMs),
+    factsWith(row, stores.journal.entries(row.id), prior, household, atMs, atMs),
   );
 
   function factsWith(
@@ -36,37 +35,36 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
     prior: LotPrior,
     household: HouseholdRecord,
     nowMs: number,
-    lookTimesMs: readonly number[],
     untilMs: number,
     entriesOf: (id: string) => readonly Entry[] = stores.journal.entries,
     recordOf: RecordOf = stores.spots.record,
   ): ParcelFacts {
     const packet = stores.packets.get(row.packet_id);
     const holderId = holderOf(row, stores);
-    return {
-      crop: stores.crops.crop(packet.crop_id),
-      seeds: seedsOf(row, entries),
-      wanted: row.wanted,
-      startMs: row.start_ms,
-      chillUntilMs: row.chill_until_ms,
-      prior,
-      stays: staysOf(row, stores, untilMs, recordOf),
-      utcOffsetHours: offsetHours(household.zone, nowMs),
-      looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
-      moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
-      closure: stores.holders.get(holderId).closure,
-      bagDamp: dampOfMates(row.id, holderId, entriesOf),
-      weighings: stores.holders.sharesLeft(holderId),
-      doseMl: row.dose_ml,
-      lookTimesMs,
-      lateTolerance: household.ways.lateTolerance,
-      ways: household.ways,
-      packetLeft: stores.packets.seedsLeft(row.packet_id),
-      method: row.method,
-      prepared: JSON.parse(row.prepared) as string[],
-      followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
-      test: row.purpose === 'test' ? { finalMs: row.final_ms ?? row.start_ms, result: resultOf(entries) } : null,
-    };
+    return factsOf(
+      {
+        crop: stores.crops.crop(packet.crop_id),
+        method: row.method,
+        seeds: seedsOf(row, entries),
+        wanted: row.wanted,
+        startMs: row.start_ms,
+        chillUntilMs: row.chill_until_ms,
+        prior,
+        stays: staysOf(row, stores, untilMs, recordOf),
+        looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
+        moves: movesOf(entries).map(({ atMs, seeds, uncounted }) => ({ atMs, seeds, uncounted })),
+        closure: stores.holders.get(holderId).closure,
+        bagDamp: dampOfMates(row.id, holderId, entriesOf),
+        weighings: stores.holders.sharesLeft(holderId),
+        doseMl: row.dose_ml,
+        packetLeft: stores.packets.seedsLeft(row.packet_id),
+        prepared: JSON.parse(row.prepared) as string[],
+        followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
+        test: row.purpose === 'test' ? { finalMs: row.final_ms ?? row.start_ms, result: resultOf(entries) } : null,
+      },
+      household,
+      nowMs,
+    );
   }
 
   /** What fingers said of the other towels in the bag since it was together. */
@@ -90,13 +88,12 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       seen: PacketFacts['seen'],
       household: HouseholdRecord | null,
       atMs: number,
-    ): LotPrior => known.of(packetId, spotId, seen, household, atMs),
+      knownMs = atMs,
+    ): LotPrior => known.of(packetId, spotId, seen, household, atMs, knownMs),
     /** Works out ahead what finished batches teach, for so long; how many are left. */
     fill: (household: HouseholdRecord | null, budgetMs: number): number => (household ? known.fill(household, budgetMs) : 0),
     /** Batches as they stand at a moment; what they share is worked out once. */
     at(household: HouseholdRecord, nowMs: number) {
-      const timesFrom = (ms: number): number[] => lookingTimes(ms, household.zone, household.lookingTimes, LOOK_DAYS_AHEAD);
-      const lookTimesMs = timesFrom(nowMs);
       const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
       const live = new Set(stores.batches.liveIds());
       const journals = new Map<string, readonly Entry[]>();
@@ -129,10 +126,9 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         const seenMs = Math.max(nowMs, row.start_ms, ...looksOf(entries).map((look) => look.atMs));
         const atMs = live.has(id) ? seenMs : (closedAt(entries) ?? nowMs);
         // What was known when it began: its own end must not teach it.
-        const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms);
-        const times = atMs === nowMs ? lookTimesMs : timesFrom(atMs);
-        const plain = factsWith(row, entries, prior, household, atMs, times, live.has(id) ? Infinity : atMs, entriesOf, recordOf);
-        const facts = { ...plain, priorSteps: known.steps(row, prior, household) };
+        const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms, atMs);
+        const plain = factsWith(row, entries, prior, household, atMs, live.has(id) ? Infinity : atMs, entriesOf, recordOf);
+        const facts = { ...plain, priorSteps: known.steps(row, prior, household, atMs) };
         const { version } = stores.crops.known(facts.crop.id);
         return { row, entries, facts, atMs, ...answersOf(facts, version, atMs) };
       }

@@ -1,6 +1,15 @@
 import { DateTime } from 'luxon';
 import { Router, type Response } from 'express';
-import { boxQuery, packetChange, packetCountRequest, packetImportFrame, packetRequest, packetsQuery } from '@fresh-tuck/contract';
+import {
+  boxQuery,
+  packetChange,
+  packetCountRequest,
+  packetImportFrame,
+  packetRequest,
+  packetsQuery,
+  startQuery,
+} from '@fresh-tuck/contract';
+import { momentFrom } from '../clock.js';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read, readRows } from '../http/problem.js';
 import type { Services } from '../services.js';
@@ -40,6 +49,13 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
     .get('/packets/:packetId/kin', async (request, response) => {
       json(response, await ask('kin', clock.now(), request.params.packetId));
     })
+    .get('/packets/:packetId/start', async (request, response) => {
+      const { at, method } = read(startQuery, request.query);
+      const nowMs = clock.now();
+      // What is planned may lie ahead.
+      const startMs = momentFrom(at, household.get().zone, nowMs, 'at', Infinity);
+      json(response, await ask('start', nowMs, request.params.packetId, method, startMs));
+    })
     .post('/packets', async (request, response) => {
       const body = read(packetRequest, request.body);
       household.get();
@@ -76,7 +92,7 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
       const { packetId } = request.params;
       const body = read(packetChange, request.body);
       checkYear(body.year, 'year');
-      act(`packet ${packetId}`, body, () => packets.change(packetId, body));
+      act(`packet ${packetId}`, body, (nowMs) => packets.change(packetId, body, nowMs));
       await saved(response, packetId);
     })
     .post('/packets/:packetId/counts', async (request, response) => {

@@ -2,6 +2,7 @@ import type { packetChange, PacketName, packetRequest, Packet as WholePacket } f
 import type * as z from 'zod';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
+import { value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 import { COLUMNS, storageOf, type BatchLine, type CountRow, type PacketRow, type PacketValues, type UsedRow } from './rows.js';
 
@@ -26,6 +27,11 @@ export function packetStore(db: Database, crops: CropStore) {
     UPDATE packet SET ${Object.entries(COLUMNS)
       .map(([column, name]) => `${column} = @${name}`)
       .join(', ')} WHERE id = @id`);
+  const beforeChange = value<string, [string, number]>(
+    db,
+    'SELECT facts FROM packet_before WHERE packet_id = ? AND until_ms > ? ORDER BY until_ms, rowid LIMIT 1',
+  );
+  const keepBefore = write<[string, number, string]>(db, 'INSERT INTO packet_before (packet_id, until_ms, facts) VALUES (?, ?, ?)');
   const counts = db.prepare('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY rowid DESC');
   const insertCount = db.prepare(
     'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)',
@@ -205,11 +211,18 @@ export function packetStore(db: Database, crops: CropStore) {
       const seeds = seedCount ?? (grams === null ? null : seedsIn(grams, cropId, seedsPerGram));
       if (seeds !== null) insertCount.run(request.id, request.id, seeds, grams, 0, nowMs);
     },
-    change(id: string, request: PacketChange): void {
+    /** A packet as it was recorded up to a moment; as it is now, where it was not changed since. */
+    asOf(id: string, atMs: number): PacketRow {
+      const before = beforeChange(id, atMs);
+      return before === undefined ? get(id) : (JSON.parse(before) as PacketRow);
+    },
+    change(id: string, request: PacketChange, nowMs: number): void {
       const row = get(id);
       if (row.crop_id !== request.cropId && batchesOf(id).length > 0)
         throw Problem.field('cropId', 'cropId must stay: batches of this packet were begun; put another packet in instead');
-      update.run(described(id, request));
+      const next = described(id, request);
+      keepBefore(id, nowMs, JSON.stringify(row));
+      update.run(next);
     },
     count(id: string, countId: string, { seeds, grams }: { seeds: number | null; grams: number | null }, nowMs: number): void {
       const row = get(id);

@@ -1,6 +1,8 @@
 import { DateTime } from 'luxon';
 import { PLACE_KINDS, type PlaceKind, type Reading, type ReadingRequest, type Spot, type SpotRequest } from '@fresh-tuck/contract';
-import { formatTemperature, type UnitSystem } from '@fresh-tuck/core/units';
+import { offsetHours, type UnitSystem } from '@fresh-tuck/core/units';
+import { placeNow, SPEAKS_MS } from '@fresh-tuck/core/warmth';
+import { placeInWords } from '@fresh-tuck/core/words';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 
@@ -31,8 +33,8 @@ export interface SpotRecord {
 
 /** Days before a stay whose readings fill its gaps; no reading is longer, ms. */
 const FLANK_MS = 6 * 86_400_000;
-/** Readings that stand in for a stay nobody measured are no older than this, ms. */
-const STANDS_IN_MS = 30 * 86_400_000;
+/** Readings that stand in for a stay nobody measured are no older than what still speaks. */
+const STANDS_IN_MS = SPEAKS_MS;
 /** How long before a stay its record begins, ms. */
 export const RECORD_REACH_MS = FLANK_MS + STANDS_IN_MS;
 /** How many of them there are. */
@@ -41,9 +43,6 @@ const NEAREST = 5;
 const LATEST_MS = 8_640_000_000_000_000;
 
 const readingOf = ([fromMs, toMs, minC, maxC]: RecordRow): SpotRecord['readings'][number] => ({ fromMs, toMs, minC, maxC });
-
-/** Readings this old say nothing of a place any more, ms. */
-const STALE_MS = 5 * 86_400_000;
 
 export function spotStore(db: Database) {
   const all = db.prepare('SELECT id, name, kind FROM spot ORDER BY walking_order, created_ms');
@@ -69,14 +68,6 @@ export function spotStore(db: Database) {
     'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, rowid DESC LIMIT 1',
   );
 
-  function inWords(guess: { minC: number; maxC: number }, reading: ReadingRow | undefined, units: UnitSystem, nowMs: number): string {
-    if (!reading || reading.to_ms < nowMs - STALE_MS) return `about ${formatTemperature((guess.minC + guess.maxC) / 2, units)}, a guess`;
-    const middle = formatTemperature((reading.min_c + reading.max_c) / 2, units);
-    const swing = reading.max_c - reading.min_c;
-    if (swing < 2) return `${middle}, steady`;
-    return `${middle}, swings ${Math.round(units === 'us' ? swing * 1.8 : swing)}°`;
-  }
-
   const spotOf = (row: SpotRow, zone: string, units: UnitSystem, nowMs: number): Spot => {
     const kind = PLACE_KINDS[row.kind];
     const last = latest.get(row.id) as ReadingRow | undefined;
@@ -89,7 +80,7 @@ export function spotStore(db: Database) {
       latest: last
         ? { id: last.id, day: DateTime.fromMillis(last.from_ms, { zone }).toISODate() ?? '', minC: last.min_c, maxC: last.max_c }
         : null,
-      inWords: inWords(kind, last, units, nowMs),
+      inWords: placeInWords(placeNow(record(row.id, nowMs, Infinity).readings, guessFor(row), nowMs, offsetHours(zone, nowMs)), units),
     };
   };
 
@@ -116,6 +107,8 @@ export function spotStore(db: Database) {
   return {
     list: (zone: string, units: UnitSystem, nowMs: number): Spot[] =>
       (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
+    /** Every spot, in walking order. */
+    ids: (): string[] => (all.all() as SpotRow[]).map(({ id }) => id),
     get,
     record,
     /** A place's record from a moment on, read once and cut to each stay that is asked for. */

@@ -1,3 +1,4 @@
+import { CLOSURE_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { Observable } from 'rxjs';
@@ -11,13 +12,6 @@ import { Changes } from '../data/transport/changes.service';
 import { BatchApi } from './batch.api';
 import { HouseholdApi } from '../data/household/household.api';
 
-const CLOSURE_WORDS: Readonly<Record<ClosureRequest['closure'], string>> = {
-  sealed_air: 'sealed, a pocket of air',
-  sealed_flat: 'sealed flat',
-  corner_open: 'a corner open',
-  lidded: 'lidded',
-};
-
 /** What belongs to the bag and not to one parcel: its closure, its probe, its weight, and who is in it. */
 @Component({
   selector: 'ft-bag',
@@ -27,7 +21,7 @@ const CLOSURE_WORDS: Readonly<Record<ClosureRequest['closure'], string>> = {
       <legend>Closed</legend>
       @for (closure of closures; track closure) {
         <button type="button" class="choice" [attr.aria-pressed]="batch().holder.closure === closure" (click)="close(closure)">
-          {{ closureWords[closure] }}
+          {{ closureWords[closure].text }}
         </button>
       }
     </fieldset>

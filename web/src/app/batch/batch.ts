@@ -1,3 +1,4 @@
+import { REASON_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
@@ -24,13 +25,6 @@ import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
 import { BatchApi } from './batch.api';
 import { HouseholdApi } from '../data/household/household.api';
-
-const REASON_WORDS: Record<CloseRequest['reason'], string> = {
-  all_moved: 'everything is moved',
-  given_up: 'given up',
-  rotten: 'it rotted',
-  other: 'another reason',
-};
 
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({

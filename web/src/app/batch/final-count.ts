@@ -1,3 +1,4 @@
+import { CLASS_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize } from 'rxjs';
@@ -6,14 +7,6 @@ import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '@fresh-tuck/core/seedtest';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { BatchApi } from './batch.api';
-
-const HINTS: Readonly<Record<SeedlingClass, string>> = {
-  normal: 'sound, moved ones too',
-  abnormal: 'sprouted, no plant',
-  hard: 'has not drunk',
-  fresh: 'firm, waiting',
-  dead: 'soft or hollow',
-};
 
 /** A test's final count: the seedlings of each towel by class. The last class follows from the rest. */
 @Component({
@@ -27,7 +20,7 @@ const HINTS: Readonly<Record<SeedlingClass, string>> = {
             <td></td>
             @for (name of classes; track name) {
               <th scope="col">
-                {{ name }}<span class="soft">{{ hints[name] }}</span>
+                {{ name }}<span class="soft">{{ hints[name].hint }}</span>
               </th>
             }
             <th scope="col">to sort</th>
@@ -128,7 +121,7 @@ export class FinalCount {
   readonly batch = input.required<BatchWithJournal>();
   readonly said = output<string>();
   protected readonly classes = SEEDLING_CLASSES;
-  protected readonly hints = HINTS;
+  protected readonly hints = CLASS_WORDS;
   protected readonly saving = signal(false);
   protected readonly error = signal<string | null>(null);
   private readonly batchId = computed(() => this.batch().id);

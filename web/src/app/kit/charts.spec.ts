@@ -5,7 +5,7 @@ import { type Report, reportFor } from '@fresh-tuck/core/judging';
 import { type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { bookPrior } from '@fresh-tuck/core/forecast';
 import { CROPS } from '@fresh-tuck/core/crops';
-import { lookingTimes } from '@fresh-tuck/core/looking';
+import { lookingTimes } from '@fresh-tuck/core/units';
 import { Curve } from './curve';
 import { Ribbon } from './ribbon';
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { layOut } from '@fresh-tuck/core/carrier';
 import type { SeedStage } from '@fresh-tuck/core/parcel';
+import { STAGE_WORDS } from '@fresh-tuck/core/words';
 import { leaning } from './parcel';
 import { SeedDrawing } from './seed';
 
@@ -19,16 +20,6 @@ const HOLD_MS = 500;
 /** A finger that moves less has not dragged, px. */
 const DRAG_PX = 9;
 const MOST_ROOT_MM = 200;
-
-export const STAGE_WORDS: Record<SeedStage, string> = {
-  quiet: 'quiet',
-  swollen: 'swollen',
-  tip: 'tip',
-  root: 'root',
-  leaves: 'leaves open',
-  rotten: 'rotten',
-  lost: 'lost or given',
-};
 
 /** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */
 @Component({

@@ -1,3 +1,4 @@
+import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -13,14 +14,6 @@ import { SproutDrawing } from './sprout';
 import { NurseryApi } from './nursery.api';
 
 type Stage = (typeof SEEDLING_STAGES)[number];
-const STAGES: Readonly<Record<Stage, { readonly title: string; readonly next: string }>> = {
-  moved: { title: 'Moved, not up yet', next: 'up' },
-  up: { title: 'Up', next: 'seed leaves open' },
-  seed_leaves: { title: 'Seed leaves open', next: 'true leaves' },
-  true_leaves: { title: 'True leaves', next: 'planted out' },
-  planted_out: { title: 'Planted out', next: 'first ripe' },
-  ripe: { title: 'Ripe or cut', next: '' },
-};
 const LOSSES = ['damped off', 'dried out', 'root was broken', 'eaten', 'never came up'] as const;
 const DAY_MS = 86_400_000;
 
@@ -55,7 +48,15 @@ export class NurseryScreen {
     this.groups().flatMap(({ group, count, seedlings }) =>
       group === 'gone'
         ? []
-        : [{ stage: group, ...STAGES[group], following: SEEDLING_STAGES[SEEDLING_STAGES.indexOf(group) + 1] ?? null, count, seedlings }],
+        : [
+            {
+              stage: group,
+              ...SEEDLING_WORDS[group],
+              following: SEEDLING_STAGES[SEEDLING_STAGES.indexOf(group) + 1] ?? null,
+              count,
+              seedlings,
+            },
+          ],
     ),
   );
   protected readonly headline = computed(() => {
@@ -93,7 +94,7 @@ export class NurseryScreen {
   }
 
   protected step(seedling: Seedling, stage: Stage): void {
-    this.say(seedling, { id: uuid(), kind: 'stage', stage, why: null }, STAGES[stage].title.toLowerCase());
+    this.say(seedling, { id: uuid(), kind: 'stage', stage, why: null }, SEEDLING_WORDS[stage].title.toLowerCase());
   }
 
   protected give(seedling: Seedling): void {

@@ -1,22 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { DAMPS } from '@fresh-tuck/contract/choices';
 import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/parcel';
-import type { FindingId } from '@fresh-tuck/core/judging';
+import { FINDING_OF } from '@fresh-tuck/core/judging';
+import { TROUBLE_WORDS } from '@fresh-tuck/core/words';
 import { RoundService } from '../data/household/round.service';
 import { FindingPicture } from '../kit/finding';
-import { mostCounted, newTips, TROUBLE_WORDS, type Damp, type Draft } from './draft';
-
-/** Which page of the trouble guide shows what a trouble looks like. */
-const LOOKS_LIKE: Record<Trouble, FindingId> = {
-  fuzz: 'hair',
-  stain: 'dye',
-  green_film: 'algae',
-  threads: 'mould',
-  soft_seed: 'rot',
-  smell: 'smell',
-  too_hot: 'heat',
-  drowned: 'drowned',
-};
+import { mostCounted, newTips, type Damp, type Draft } from './draft';
 
 export type Edit = (draft: Draft) => Draft;
 
@@ -43,7 +32,7 @@ export class LookAsks {
   protected readonly damps = DAMPS;
   protected readonly troubles = TROUBLES;
   protected readonly words = TROUBLE_WORDS;
-  protected readonly pictures = LOOKS_LIKE;
+  protected readonly pictures = FINDING_OF;
   protected readonly wrongShown = signal(false);
   protected readonly moreShown = signal(false);
   protected readonly tips = computed(() => newTips(this.draft(), this.before()));

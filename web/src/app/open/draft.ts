@@ -2,17 +2,6 @@ import type { Batch, DAMPS, LookRequest } from '@fresh-tuck/contract';
 import { hasTipped, type ParcelLook, type ParcelState, type SeedMark, type SeedStage, type Trouble } from '@fresh-tuck/core/parcel';
 import type { TowelSeed } from '../kit/towel';
 
-export const TROUBLE_WORDS: Record<Trouble, string> = {
-  fuzz: 'fuzz',
-  threads: 'threads',
-  soft_seed: 'soft seed',
-  smell: 'smell',
-  too_hot: 'too hot',
-  stain: 'stain',
-  green_film: 'green film',
-  drowned: 'under water',
-};
-
 export type Damp = (typeof DAMPS)[number];
 
 /** A look while it is being made. Nothing is set that the gardener has not seen. */

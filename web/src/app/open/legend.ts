@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { SEED_STAGES } from '@fresh-tuck/core/parcel';
 import { SeedDrawing } from '../kit/seed';
-import { STAGE_WORDS } from '../kit/towel';
+import { STAGE_WORDS } from '@fresh-tuck/core/words';
 
 /** The seven shapes a seed is drawn in. */
 @Component({

@@ -15,7 +15,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize, from } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, MoveRequest } from '@fresh-tuck/contract';
-import { DESTINATION_WORDS, moveCard } from '@fresh-tuck/core/words';
+import { DESTINATION_WORDS, moveCard, QUIET_WORDS, ROOTED_WORDS } from '@fresh-tuck/core/words';
 import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
 import { quietChoices, type QuietChoice } from '@fresh-tuck/core/judging';
 import { hasTipped } from '@fresh-tuck/core/parcel';
@@ -28,13 +28,7 @@ import { Beds } from './beds';
 import { HouseholdApi } from '../data/household/household.api';
 
 const HALF_HOUR_MS = 1_800_000;
-const QUIET_WORDS: Readonly<Record<QuietChoice['school'], string>> = {
-  retuck: 're-tuck them',
-  plant: 'plant them along',
-  stop: 'stop here',
-};
 const ROOTED = ['freed', 'patched', 'snapped'] as const;
-const ROOTED_WORDS = { freed: 'freed damp', patched: 'cut out with the paper', snapped: 'snapped' } as const;
 
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({

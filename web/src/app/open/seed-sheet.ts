@@ -3,7 +3,7 @@ import { MAT_BOTTOM_SHEET_DATA, MatBottomSheetRef } from '@angular/material/bott
 import { SEED_STAGES, type SeedMark, type SeedStage } from '@fresh-tuck/core/parcel';
 import { parseMillimetres, type UnitSystem } from '@fresh-tuck/core/units';
 import { SeedDrawing } from '../kit/seed';
-import { STAGE_WORDS } from '../kit/towel';
+import { STAGE_WORDS } from '@fresh-tuck/core/words';
 
 export interface SeedSheetData {
   readonly seed: number;

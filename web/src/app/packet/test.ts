@@ -102,12 +102,20 @@ export class TestScreen {
     const of = (share: number): number => Math.round(share * 100);
     return `If about ${of(this.mean())} in 100 live, as expected, it will say between ${of(low)} and ${of(high)}, 19 times in 20.`;
   });
+  private readonly start = toSignal(
+    toObservable(computed(() => this.packet()?.id ?? null)).pipe(
+      switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.api.start(id, null)))),
+    ),
+    { initialValue: null },
+  );
   private readonly question = computed<PlanQuestion | null>(() => {
     const crop = this.crop();
     const packet = this.packet();
-    if (!crop || !packet || this.spots().length === 0) return null;
+    const start = this.start();
+    if (!crop || !packet || !start || this.spots().length === 0) return null;
     return {
       crop,
+      method: 'towel',
       packet,
       others: [],
       wanted: 1,
@@ -118,19 +126,16 @@ export class TestScreen {
       school: 'crop',
       perPot: 1,
       keepers: 1,
-      split: false,
-      soakHours: 0,
-      startMs: this.openedMs,
+      prepared: [],
+      startMs: start.startMs,
       target: null,
       seasons: { nursingDays: [], lateness: [] },
       chillDays: this.chillDays(),
       closure: 'sealed_air',
       pane: PANE,
-      spots: this.spots(),
-      utcOffsetHours: 0,
+      spots: start.spots,
     };
   });
-  private readonly openedMs = this.about.nowMs();
   protected readonly chillDays = computed(() => {
     const weeks = this.crop()?.chill.weeks ?? 0;
     return weeks > 0 ? Math.round(weeks * 7) : null;
@@ -153,7 +158,7 @@ export class TestScreen {
   protected readonly finalText = computed(() => {
     const count = this.finalCount();
     if (!count) return '';
-    const day = this.about.moments().day(this.openedMs + count.day * 86_400_000);
+    const day = this.about.moments().day((this.start()?.startMs ?? this.about.nowMs()) + count.day * 86_400_000);
     const { tabled } = count;
     const warmth = tabled ? (tabled.lowC === tabled.highC ? `${tabled.lowC}` : `${tabled.lowC} and ${tabled.highC}`) : '';
     return tabled

@@ -3,15 +3,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import {
-  COLUMN_LABELS,
-  PACKET_COLUMNS,
-  readPacketRow,
-  recogniseColumns,
-  type PacketColumn,
-  type PacketDraft,
-  type RowRead,
-} from '@fresh-tuck/core/seedbox';
+import { COLUMN_LABELS, PACKET_COLUMNS, readPacketRow, recogniseColumns, type PacketColumn, type PacketDraft, type RowRead } from '@fresh-tuck/core/seedbox';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Notice } from '../data/household/notice.service';

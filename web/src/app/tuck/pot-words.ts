@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type Destination, DESTINATIONS, type RootSchool } from '@fresh-tuck/core/moving';
-import { DESTINATION_WORDS } from '@fresh-tuck/core/words';
+import { DESTINATION_WORDS, ROOT_WORDS } from '@fresh-tuck/core/words';
 import { Word } from '../kit/word';
-import { POTS, ROOT_WORDS } from './choices';
+import { POTS } from './choices';
 import { TuckPlan } from './tuck-plan';
 
 const percent = (share: number): number => Math.round(share * 100);

@@ -119,13 +119,21 @@ export class TuckPlan {
     return [...timed].sort((a, b) => (a.halfDays ?? 0) - (b.halfDays ?? 0))[0]?.spotId ?? this.spots()[0]?.id ?? null;
   });
   readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
-  private readonly openedMs = this.about.nowMs();
-  readonly startMs = computed(() => {
-    const local = this.startAt();
-    // The server reads the exact moment in the household's zone; for the drawing the browser's reading is near enough.
-    const ms = local === null ? this.openedMs : Date.parse(local);
-    return Number.isNaN(ms) ? this.openedMs : ms;
+  /** What it would rest on in every spot; null until it is here for this packet and start. */
+  private readonly begun = toSignal(
+    toObservable(computed(() => ({ id: this.chosen()?.id ?? null, at: this.startAt() }))).pipe(
+      switchMap(({ id, at }) =>
+        id === null ? of(null) : this.changes.keep(() => this.householdApi.start(id, at).pipe(map((start) => ({ id, at, start })))),
+      ),
+    ),
+    { initialValue: null },
+  );
+  private readonly start = computed(() => {
+    const begun = this.begun();
+    return begun && begun.id === this.packetId() && begun.at === this.startAt() ? begun.start : null;
   });
+  private readonly openedMs = this.about.nowMs();
+  readonly startMs = computed(() => this.start()?.startMs ?? this.openedMs);
   readonly targetMs = computed(() => {
     const goal = this.goal();
     return goal && dayMs(goal.day);
@@ -136,11 +144,13 @@ export class TuckPlan {
     const packet = this.chosen();
     const spots = this.spots();
     const seasons = this.seasons();
-    if (!crop || !packet || !seasons || crop.id !== packet.cropId || spots.length === 0) return null;
+    const start = this.start();
+    if (!crop || !packet || !seasons || !start || crop.id !== packet.cropId || spots.length === 0) return null;
     const targetMs = this.targetMs();
     const goal = this.goal();
     return {
       crop,
+      method: 'towel',
       packet,
       others: this.others().map(({ id, prior, seedsLeft, variety }) => ({ id, prior, seedsLeft, title: variety })),
       wanted: this.wantedNumber(),
@@ -150,16 +160,14 @@ export class TuckPlan {
       destination: this.destination(),
       school: this.school(),
       ...this.pot(),
-      split: this.split(),
-      soakHours: this.prepared().includes('soak') ? crop.water.soakHours[1] : 0,
-      startMs: this.startMs(),
+      prepared: this.prepared(),
+      startMs: start.startMs,
       target: goal && targetMs !== null ? { kind: goal.kind, atMs: targetMs } : null,
       seasons,
       chillDays: this.chillDays(),
       closure: this.holder()?.closure ?? this.closure(),
       pane: { widthMm: this.pane().widthMm, heightMm: this.pane().heightMm, plies: PLIES },
-      spots,
-      utcOffsetHours: 0,
+      spots: start.spots,
     };
   });
   private readonly answered = toSignal(

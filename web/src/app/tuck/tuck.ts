@@ -1,4 +1,5 @@
-import { knownInWords } from '@fresh-tuck/core/words';
+import { PREPARATIONS } from '@fresh-tuck/core/preparing';
+import { CLOSURE_WORDS, knownInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -15,14 +16,13 @@ import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
 import { Word } from '../kit/word';
 import { Calendar } from './calendar';
-import { CLOSURE_WORDS, PANES, PLIES, PREPARATION_WORDS, preparationText, SURENESS, type Closure, type Preparation } from './choices';
+import { PANES, PLIES, SURENESS, type Closure, type Preparation } from './choices';
 import { HowMany } from './how-many';
 import { PotWords } from './pot-words';
 import { Shortage } from './shortage';
 import { TuckPlan } from './tuck-plan';
 import { GoalWord } from './when-words';
 import { WishWord } from './wish-word';
-import { worktop } from './worktop';
 import { WorktopCard } from './worktop-card';
 import { HouseholdApi } from '../data/household/household.api';
 
@@ -49,7 +49,7 @@ export class TuckScreen {
   readonly packet = input<string>();
 
   protected readonly closures = Object.entries(CLOSURE_WORDS) as [Closure, (typeof CLOSURE_WORDS)[Closure]][];
-  protected readonly preparations = Object.entries(PREPARATION_WORDS) as [Preparation, string][];
+  protected readonly preparations = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
   protected readonly surenesses = SURENESS;
   protected readonly panes = PANES;
   protected readonly saving = signal(false);
@@ -105,7 +105,8 @@ export class TuckScreen {
     return at === null ? 'now' : `on ${at.replace('T', ' at ')}`;
   });
   protected readonly prepText = computed(() => {
-    const steps = this.plan.prepared().map((step) => preparationText(step, this.plan.crop()?.water.soakHours ?? [0, 0]));
+    const crop = this.plan.crop();
+    const steps = this.plan.prepared().map((step) => (crop ? stepInWords(step, crop) : STEP_WORDS[step].thing));
     return steps.length === 0 ? 'no preparation' : steps.map((step) => `${/^(8|11|18)/.test(step) ? 'an' : 'a'} ${step}`).join(' and ');
   });
   protected readonly chillText = computed(() => {

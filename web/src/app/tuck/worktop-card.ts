@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Crop } from '@fresh-tuck/core/crops';
-import type { WorktopStep } from './worktop';
+import type { WorktopStep } from '@fresh-tuck/core/words';
 
 /** What to do at the worktop, in order, each caution where its hazard is. */
 @Component({

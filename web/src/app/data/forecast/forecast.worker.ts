@@ -2,14 +2,18 @@
 import { reportFor, whyFor } from '@fresh-tuck/core/judging';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { wordsFor } from '@fresh-tuck/core/units';
-import { planFor } from './plan';
+import { planFor } from '@fresh-tuck/core/sowing';
 import type { WorkerReply, WorkerRequest } from './forecast.messages';
 
 function answer(request: WorkerRequest): WorkerReply {
   const { household, nowMs } = request;
   const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
   try {
-    if (request.kind === 'plan') return { key: request.key, kind: 'plan', plan: planFor(request.question, household, nowMs) };
+    if (request.kind === 'plan') {
+      const plan = planFor(request.question, household, household.millilitresPerSpray);
+      const bySpot = plan.bySpot.map((spot) => ({ ...spot, answers: reportFor(spot.facts, request.question.startMs) }));
+      return { key: request.key, kind: 'plan', plan: { ...plan, bySpot } };
+    }
     if (request.kind === 'why')
       return { key: request.key, kind: 'why', why: whyInWords(whyFor(request.facts, nowMs), request.facts, words) };
     const answers = reportFor(request.facts, nowMs);

@@ -13,6 +13,7 @@ import type {
   Round,
   RoundRequest,
   Spot,
+  Start,
   UndoRequest,
   WhyPanel,
 } from '@fresh-tuck/contract';
@@ -32,6 +33,9 @@ export class HouseholdApi {
   readonly batch = (id: string) => this.transport.get<BatchWithJournal>(`batches/${id}`);
   readonly why = (batchId: string) => this.transport.get<WhyPanel>(`batches/${batchId}/why`);
   readonly packet = (id: string) => this.transport.get<PacketSheet>(`packets/${id}`);
+  /** What a batch of a packet would rest on in every spot, begun at a moment of the household's clock; null is now. */
+  readonly start = (packetId: string, at: string | null) =>
+    this.transport.get<Start>(`packets/${packetId}/start`, at === null ? {} : { at });
   readonly addBatch = (body: BatchRequest) => this.transport.send<BatchWithJournal>('POST', 'batches', body);
   readonly close = (batchId: string, body: CloseRequest) =>
     this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/closings`, body);

@@ -1,18 +1,14 @@
-import { bookPrior } from '@fresh-tuck/core/forecast';
-import { CROPS, type Crop } from '@fresh-tuck/core/crops';
-import type { Household } from '@fresh-tuck/contract';
-import type { PlanQuestion } from './forecast.messages';
-import { planFor } from './plan';
+import type { House } from '../parcel/index.js';
+import { bookPrior } from '../forecast/index.js';
+import { CROPS, type Crop } from '../crops/index.js';
+import { planFor, type PlanQuestion } from './plan.js';
 
 const NOW = Date.parse('2026-04-11T05:10:00Z');
 const DAY_MS = 86_400_000;
 const coriander = CROPS.find(({ id }) => id === 'coriander') as Crop;
-const household: Household = {
-  name: 'Home',
+const household: House = {
   zone: 'Europe/Copenhagen',
-  units: 'metric',
   lookingTimes: ['07:00', '18:30'],
-  millilitresPerSpray: 0.8,
   ways: {
     rootSchool: 'crop',
     unopenedFirst: false,
@@ -23,18 +19,11 @@ const household: Household = {
     lateTolerance: 0.01,
   },
 };
-const spot = (id: string, guessMinC: number, guessMaxC: number) => ({
-  id,
-  name: id,
-  kind: 'cupboard',
-  guessMinC,
-  guessMaxC,
-  latest: null,
-  inWords: '',
-});
 const prior = bookPrior(coriander, { printedRate: 0.8, ageYears: 1, seen: 'tip' });
+const spot = (id: string, minC: number, maxC: number) => ({ id, readings: [], guess: { minC, maxC }, prior });
 const question = (more: Partial<PlanQuestion> = {}): PlanQuestion => ({
   crop: coriander,
+  method: 'towel',
   packet: { prior, handled: { moved: 0, snapped: 0 }, fates: {}, sound: { normal: 0, abnormal: 0 }, seedsLeft: 60 },
   others: [],
   wanted: 8,
@@ -45,8 +34,7 @@ const question = (more: Partial<PlanQuestion> = {}): PlanQuestion => ({
   school: 'crop',
   perPot: 1,
   keepers: 1,
-  split: false,
-  soakHours: 24,
+  prepared: ['soak'],
   startMs: NOW,
   target: null,
   seasons: { nursingDays: [], lateness: [] },
@@ -54,14 +42,13 @@ const question = (more: Partial<PlanQuestion> = {}): PlanQuestion => ({
   closure: 'sealed_air',
   pane: { widthMm: 140, heightMm: 110, plies: 2 },
   spots: [spot('warm', 20, 24), spot('cold', 3, 6)],
-  utcOffsetHours: 2,
   ...more,
 });
-const plan = (more: Partial<PlanQuestion> = {}) => planFor(question(more), household, NOW);
+const plan = (more: Partial<PlanQuestion> = {}) => planFor(question(more), household, 0.8);
 
 describe('the plan of a sowing', () => {
   it('lays both halves of a husk, and takes half as many from the packet', () => {
-    const split = plan({ split: true });
+    const split = plan({ prepared: ['split'] });
     expect([split.seeds % 2, split.taken]).toEqual([0, split.seeds / 2]);
     expect(plan().taken).toBe(plan().seeds);
   });
@@ -98,7 +85,7 @@ describe('the plan of a sowing', () => {
     expect(late.lateness?.shiftDays).toBe(6);
     // A lateness of another goal says nothing of this one.
     expect(plan({ target, seasons: { nursingDays: [], lateness: [{ year: 2025, days: 12, kind: 'ripe' }] } }).lateness).toBeNull();
-    const dry = plan({ target, soakHours: 0 }).bySpot[0]?.back?.daysBefore ?? 0;
+    const dry = plan({ target, prepared: [] }).bySpot[0]?.back?.daysBefore ?? 0;
     expect((warm?.back?.daysBefore ?? 0) - dry).toBe(1);
   });
 

@@ -1,14 +1,16 @@
-import type { Crop } from '@fresh-tuck/core/crops';
-import { formatTemperature, type UnitSystem } from '@fresh-tuck/core/units';
-import type { Plan } from '../data/forecast/forecast.messages';
-import type { Closure, Preparation } from './choices';
+import type { Closure, Dose } from '../carrier/index.js';
+import type { Crop } from '../crops/index.js';
+import { inOrder, type Preparation } from '../preparing/index.js';
+import { counted, formatTemperature, type UnitSystem } from '../units/index.js';
+import { soakLine } from './soak.js';
 
-interface Setting {
+/** What the worktop is laid for. */
+export interface WorktopSetting {
   readonly crop: Crop;
   readonly seeds: number;
   /** Taken from the packet: fewer than are laid where husks split. */
   readonly taken: number;
-  readonly dose: Plan['dose'];
+  readonly dose: Dose;
   readonly prepared: readonly Preparation[];
   readonly chillDays: number | null;
   readonly closure: Closure;
@@ -24,13 +26,10 @@ export interface WorktopStep {
 
 const plain = (text: string): WorktopStep => ({ text, caution: null });
 
-function prepare(step: Preparation, { crop, seeds, taken }: Setting): WorktopStep {
-  const [low, high] = crop.water.soakHours;
+function prepare(step: Preparation, { crop, seeds, taken }: WorktopSetting): WorktopStep {
   switch (step) {
     case 'soak':
-      return plain(
-        `Soak${high > 0 ? ` ${low === high ? low : `${low} to ${high}`} h` : ''} in water at room warmth, ${crop.water.drowningLimitHours} h at the very most; then dry them off.`,
-      );
+      return plain(soakLine(crop));
     case 'nick':
       return {
         text: `Nick ${seeds === 1 ? 'the seed' : `${seeds} seeds`} away from the scar until pale shows.`,
@@ -48,9 +47,9 @@ function prepare(step: Preparation, { crop, seeds, taken }: Setting): WorktopSte
 }
 
 /** What to do at the worktop, in order: the label comes before the packet is opened. */
-export function worktop(setting: Setting): WorktopStep[] {
+export function worktop(setting: WorktopSetting): WorktopStep[] {
   const { crop, dose, prepared, chillDays, closure, dressed, units } = setting;
-  const spoons = `${dose.teaspoons} ${dose.teaspoons === 1 ? 'teaspoon' : 'teaspoons'}`;
+  const spoons = counted(dose.teaspoons, 'teaspoon');
   const close = {
     sealed_air: 'bag with a pocket of air',
     sealed_flat: 'bag, press the air out',
@@ -62,8 +61,8 @@ export function worktop(setting: Setting): WorktopStep[] {
       text: 'Write the label before you open the packet.',
       caution: dressed ? 'Dressed seed: gloves, nothing near food or animals, wash your hands.' : null,
     },
-    ...[...prepared].sort((a, b) => Number(a === 'soak') - Number(b === 'soak')).map((step) => prepare(step, setting)),
-    plain(`Wet the paper with ${dose.millilitres} ml: ${dose.sprays} ${dose.sprays === 1 ? 'spray' : 'sprays'}, or about ${spoons}.`),
+    ...inOrder(prepared).map((step) => prepare(step, setting)),
+    plain(`Wet the paper with ${dose.millilitres} ml: ${counted(dose.sprays, 'spray')}, or about ${spoons}.`),
     { text: `Lay, fold, smooth, ${close}.`, caution: closure === 'lidded' ? null : 'Bags are a suffocation risk to small children.' },
     ...(chillDays === null
       ? []
