@@ -59,7 +59,7 @@ export class Client {
       millilitresPerSpray: 0.8,
     });
     await post('spots', this.spotId, { name: 'Shelf', kind: 'room' });
-    await post('packets', this.packetId, packetBody({ printedRatePercent: 80, seedCount: 90_000 }));
+    await post('packets', this.packetId, packetBody({ id: this.packetId, printedRatePercent: 80, seedCount: 90_000 }));
     for (let nth = 0; nth < 3; nth++) await this.batch();
   }
 

@@ -68,8 +68,8 @@ export async function faults(kills: number, seed: number, situations: readonly S
     ledger.settle(acts);
   }
 
+  let server = await start();
   try {
-    let server = await start();
     await client.begin();
     let nth = 0;
     for (let kill = 0; kill < kills; kill++) {
@@ -150,6 +150,8 @@ export async function faults(kills: number, seed: number, situations: readonly S
     }
     await server.stop();
   } finally {
+    // Whatever went wrong, nothing is left running.
+    await server.kill();
     rmSync(folder, { recursive: true, force: true });
   }
   return { kills: done, found, answered, onTheWay, restored, notRestored, seconds: (performance.now() - began) / 1000 };
