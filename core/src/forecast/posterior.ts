@@ -22,6 +22,7 @@ export interface Posterior {
 
 /** A few lots are duds whatever the packet says. */
 const DUD = { chance: 0.04, a: 0.6, b: 15 } as const;
+const DUD_SCALE = Math.log(DUD.chance) - betaln(DUD.a, DUD.b);
 const REACH_SD = 4;
 const PRUNE_BELOW = 1e-3;
 /** Columns that together hold less than this are dropped: nobody can see them, and every question asks each column. */
@@ -43,11 +44,16 @@ const node = ({ low, step }: Axis, index: number): number => low + (index + 0.5)
 /** The living share is laid out as sin², which gives both ends of the beta their due. */
 const shareOf = (angle: number): number => Math.sin(angle) ** 2;
 
-function shareDensity({ mean, weight }: Prior['share'], angle: number): number {
-  const v = shareOf(angle);
-  const beta = (a: number, b: number): number => Math.exp((a - 1) * Math.log(v) + (b - 1) * Math.log1p(-v) - betaln(a, b));
-  const mixed = (1 - DUD.chance) * beta(mean * weight, (1 - mean) * weight) + DUD.chance * beta(DUD.a, DUD.b);
-  return mixed * 2 * Math.sin(angle) * Math.cos(angle);
+/** Log density of the living share's prior along its angle, at each node: a beta and the few duds. */
+function logShareDensities({ mean, weight }: Prior['share'], shares: Float64Array): Float64Array {
+  const [a, b] = [mean * weight, (1 - mean) * weight];
+  const lot = Math.log(1 - DUD.chance) - betaln(a, b);
+  return shares.map((v) => {
+    const [logV, logRest] = [Math.log(v), Math.log1p(-v)];
+    const mixed = Math.exp(lot + (a - 1) * logV + (b - 1) * logRest) + Math.exp(DUD_SCALE + (DUD.a - 1) * logV + (DUD.b - 1) * logRest);
+    // The angle's own measure: d(sin²) = 2 sin cos.
+    return Math.log(mixed) + Math.LN2 + (logV + logRest) / 2;
+  });
 }
 
 const gauss = (x: number, mean: number, sd: number): number => Math.exp(-(((x - mean) / sd) ** 2) / 2) / sd;
@@ -108,76 +114,160 @@ function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number {
   return share;
 }
 
-function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
-  const shares = Float64Array.from({ length: grid.angle.count }, (_, i) => shareOf(node(grid.angle, i)));
-  const { logs, tips, quiet, tipCount } = edgesOf(evidence);
-  const perShare = shares.map((v, i) => tipCount * Math.log(v) + Math.log(shareDensity(prior.share, node(grid.angle, i))));
-  const highestPrior = Math.max(...shares.map((_, i) => Math.log(shareDensity(prior.share, node(grid.angle, i)))));
-  const columns: Column[] = [];
-  // Kernels and stragglers are shared by the laws, so each is worked out once a column.
+/** x to a whole power, by squaring: the likelihood of a quiet group, asked for in every cell. */
+export function power(x: number, n: number): number {
+  let result = 1;
+  let base = x;
+  for (let left = n; left > 0; left >>= 1) {
+    if (left & 1) result *= base;
+    base *= base;
+  }
+  return result;
+}
+
+/** Columns before their cells are filled, in flat lists by column: what each law says of the tips, at its place. */
+interface Outlines {
+  readonly count: number;
+  /** Log of prior and of the tips' likelihood, the living share left out. */
+  readonly scale: Float64Array;
+  /** Upper bound of the log weight of its cells, the share's prior left out. */
+  readonly bound: Float64Array;
+  /** Share seen of each quiet group, the groups of a column one after another. */
+  readonly seen: Float64Array;
+  readonly logMedian: Float64Array;
+  readonly shapes: readonly LawShape[];
+  readonly spreads: Float64Array;
+}
+
+const LOG_LAW_WEIGHTS = TIP_LAWS.map(({ weight }) => Math.log(weight));
+
+function outlinesOf(prior: Prior, grid: Grid, { logs, tips, quiet, tipCount }: ReturnType<typeof edgesOf>): Outlines {
+  const count = grid.logSpread.count * grid.logMedian.count * TIP_LAWS.length;
+  const [scale, bound, seen] = [new Float64Array(count), new Float64Array(count), new Float64Array(count * quiet.length)];
+  const spreads = Float64Array.from({ length: grid.logSpread.count }, (_, j) => Math.exp(node(grid.logSpread, j)));
+  const shapes = Array.from(spreads, lawShape);
+  const logMedian = Float64Array.from({ length: grid.logMedian.count }, (_, i) => node(grid.logMedian, i));
+  // Kernels and stragglers are shared by the laws, so each is worked out once a place.
   const crowds = { lognormal: new Float64Array(logs.length), weibull: new Float64Array(logs.length) };
   const late = new Float64Array(logs.length);
   const tipped = new Float64Array(logs.length);
+  const quietCount = quiet.at(-1)?.count ?? 0;
   const { mean, sd } = prior.logMedian;
-  let top = -Infinity;
-  for (let j = 0; j < grid.logSpread.count; j++) {
-    const logSpread = node(grid.logSpread, j);
-    const spread = Math.exp(logSpread);
-    const shape = lawShape(spread);
-    const spreadPrior = gauss(logSpread, Math.log(prior.spread.median), prior.spread.logSd);
-    for (let i = 0; i < grid.logMedian.count; i++) {
-      const logMedian = node(grid.logMedian, i);
+  let column = 0;
+  for (let j = 0; j < shapes.length; j++) {
+    const shape = shapes[j] as LawShape;
+    const spreadPrior = gauss(node(grid.logSpread, j), Math.log(prior.spread.median), prior.spread.logSd);
+    for (let i = 0; i < logMedian.length; i++) {
+      const median = logMedian[i] as number;
       for (let edge = 0; edge < logs.length; edge++) {
-        const distance = (logs[edge] as number) - logMedian;
+        const distance = (logs[edge] as number) - median;
         late[edge] = lateShare(shape, distance);
         crowds.lognormal[edge] = crowdShare('lognormal', shape, distance);
         crowds.weibull[edge] = crowdShare('weibull', shape, distance);
       }
-      const place = Math.log(spreadPrior * gauss(logMedian, mean, sd));
-      for (const law of TIP_LAWS) {
-        const crowd = crowds[law.kernel];
+      const place = Math.log(spreadPrior * gauss(median, mean, sd));
+      for (let l = 0; l < TIP_LAWS.length; l++) {
+        const { kernel, stragglers } = TIP_LAWS[l] as TipLaw;
+        const crowd = crowds[kernel];
         for (let edge = 0; edge < logs.length; edge++) {
-          tipped[edge] = (1 - law.stragglers) * (crowd[edge] as number) + law.stragglers * (late[edge] as number);
+          tipped[edge] = (crowd[edge] as number) + stragglers * ((late[edge] as number) - (crowd[edge] as number));
         }
-        let scale = place + Math.log(law.weight);
-        for (const { from, to, count } of tips) {
-          scale += count * Math.log(Math.max((tipped[to] as number) - (tipped[from] as number), LEAST_CHANCE));
+        let log = place + (LOG_LAW_WEIGHTS[l] as number);
+        for (let tip = 0; tip < tips.length; tip++) {
+          const { from, to, count: many } = tips[tip] as (typeof tips)[number];
+          log += many * Math.log(Math.max((tipped[to] as number) - (tipped[from] as number), LEAST_CHANCE));
         }
-        const last = quiet.at(-1);
-        const seen = quiet.map((group) => seenAt(group, tipped));
-        const bound = shareBound(tipCount, last?.count ?? 0, seen.at(-1) ?? 0);
-        if (scale + bound + highestPrior < top + PRUNE_LOG) continue;
-        const weights = new Float64Array(shares.length);
-        for (let index = 0; index < shares.length; index++) {
-          let log = scale + (perShare[index] as number);
-          for (let g = 0; g < quiet.length; g++)
-            log += (quiet[g]?.count ?? 0) * Math.log1p(-(shares[index] as number) * (seen[g] as number));
-          weights[index] = log;
-          if (log > top) top = log;
-        }
-        columns.push({ law, logMedian, spread, shape, weights });
+        for (let g = 0; g < quiet.length; g++) seen[column * quiet.length + g] = seenAt(quiet[g] as SeenAt, tipped);
+        scale[column] = log;
+        bound[column] = log + shareBound(tipCount, quietCount, seen[(column + 1) * quiet.length - 1] ?? 0);
+        column++;
       }
     }
   }
-  const masses = columns.map(({ weights }) => {
-    let mass = 0;
-    for (let index = 0; index < weights.length; index++) {
-      const log = (weights[index] as number) - top;
-      weights[index] = log < PRUNE_LOG ? 0 : Math.exp(log);
-      mass += weights[index] as number;
+  return { count, scale, bound, seen, logMedian, shapes, spreads };
+}
+
+/** A column by its number, with its cells. */
+function columnAt({ logMedian, shapes, spreads }: Outlines, column: number, weights: Float64Array): Column {
+  const place = Math.floor(column / TIP_LAWS.length);
+  const j = Math.floor(place / logMedian.length);
+  return {
+    law: TIP_LAWS[column % TIP_LAWS.length] as TipLaw,
+    logMedian: logMedian[place % logMedian.length] as number,
+    spread: spreads[j] as number,
+    shape: shapes[j] as LawShape,
+    weights,
+  };
+}
+
+function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
+  const shares = Float64Array.from({ length: grid.angle.count }, (_, i) => shareOf(node(grid.angle, i)));
+  const edges = edgesOf(evidence);
+  const { quiet, tipCount } = edges;
+  const logPerShare = logShareDensities(prior.share, shares);
+  const highestPrior = Math.max(...logPerShare);
+  shares.forEach((v, i) => (logPerShare[i] = (logPerShare[i] as number) + tipCount * Math.log(v)));
+  const highest = Math.max(...logPerShare);
+  const perShare = logPerShare.map((log) => Math.exp(log - highest));
+  const outlines = outlinesOf(prior, grid, edges);
+  const { scale, bound, seen } = outlines;
+  const likeliest = largestOf(bound);
+  const scaleOf = scale[likeliest] as number;
+  const nodes = shares.length;
+  const weights = new Float64Array(outlines.count * nodes);
+  /** Fills a column's cells; their largest. */
+  const fill = (column: number): number => {
+    const factor = Math.exp((scale[column] as number) - scaleOf);
+    let most = 0;
+    for (let index = 0; index < nodes; index++) {
+      let weight = factor * (perShare[index] as number);
+      for (let g = 0; g < quiet.length; g++) {
+        const stays = 1 - (shares[index] as number) * (seen[column * quiet.length + g] as number);
+        weight *= power(stays, (quiet[g] as SeenAt).count);
+      }
+      weights[column * nodes + index] = weight;
+      if (weight > most) most = weight;
     }
-    return mass;
-  });
-  const least = leastKept(masses);
-  const kept = columns.filter((_, index) => (masses[index] as number) >= least);
-  const total = masses.reduce((sum, mass) => sum + (mass >= least ? mass : 0), 0);
-  return { shares, columns: kept, moments: momentsOf(kept, grid, total) };
+    return most;
+  };
+  // The likeliest column says what a cell must reach at the least; the others only raise it.
+  let top = fill(likeliest);
+  const masses = new Float64Array(outlines.count);
+  for (let column = 0; column < outlines.count; column++) {
+    if ((bound[column] as number) + highestPrior >= scaleOf + highest + Math.log(top) + PRUNE_LOG) top = Math.max(top, fill(column));
+  }
+  const least = top * PRUNE_BELOW;
+  for (let column = 0; column < outlines.count; column++) {
+    let mass = 0;
+    for (let cell = column * nodes; cell < (column + 1) * nodes; cell++) {
+      if ((weights[cell] as number) < least) weights[cell] = 0;
+      mass += weights[cell] as number;
+    }
+    masses[column] = mass;
+  }
+  const leastMass = leastKept(masses);
+  const columns: Column[] = [];
+  let total = 0;
+  for (let column = 0; column < outlines.count; column++) {
+    const mass = masses[column] as number;
+    if (mass < leastMass || mass === 0) continue;
+    columns.push(columnAt(outlines, column, weights.subarray(column * nodes, (column + 1) * nodes)));
+    total += mass;
+  }
+  return { shares, columns, moments: momentsOf(columns, grid, total) };
+}
+
+function largestOf(values: Float64Array): number {
+  let best = 0;
+  for (let index = 1; index < values.length; index++) if ((values[index] as number) > (values[best] as number)) best = index;
+  return best;
 }
 
 /** Smallest mass of a column that is kept. */
-function leastKept(masses: readonly number[]): number {
-  const rising = [...masses].sort((a, b) => a - b);
-  let spare = PRUNE_TAIL * rising.reduce((sum, mass) => sum + mass, 0);
+function leastKept(masses: Float64Array): number {
+  const rising = masses.slice().sort();
+  let spare = 0;
+  for (const mass of rising) spare += PRUNE_TAIL * mass;
   return rising.find((mass) => (spare -= mass) < 0) ?? 0;
 }
 

@@ -1,6 +1,6 @@
 import { ChanceMixture } from '../chance/index.js';
 import { seenShare, type QuietGroup } from './evidence.js';
-import type { Column, Posterior } from './posterior.js';
+import { power, type Column, type Posterior } from './posterior.js';
 import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
 
 /** Progress that something takes after the tip, spread, with weights summing to 1. */
@@ -13,34 +13,92 @@ const AT_ONCE: readonly Lead[] = [{ progress: 0, weight: 1 }];
 
 const columnShare = ({ law, logMedian, shape }: Column, logProgress: number): number => tippedShare(law, shape, logProgress - logMedian);
 
-/**
- * Tipped shares of all columns at one progress. The laws of a place share their
- * kernels and stragglers, so each is worked out once a place.
- */
-function sharesAt(columns: readonly Column[], logProgress: number, into: Float64Array): Float64Array {
-  let median = Number.NaN;
-  let shape: LawShape | null = null;
-  let distance = 0;
-  let late = 0;
-  let lognormal = -1;
-  let weibull = -1;
+/** Columns that share a median and a spread, and so their kernels and stragglers, in flat lists. */
+interface Places {
+  /** Columns of place g are those from `first[g]` to `first[g + 1]`, exclusive. */
+  readonly first: Int32Array;
+  readonly logMedian: Float64Array;
+  readonly shapes: readonly LawShape[];
+  /** By column. */
+  readonly weibull: Uint8Array;
+  readonly stragglers: Float64Array;
+}
+
+/** Places of a posterior: what is asked of its quiet seeds and of its lot share them. */
+const known = new WeakMap<Posterior, Places>();
+
+function placesOf(posterior: Posterior): Places {
+  const found = known.get(posterior) ?? placesFrom(posterior.columns);
+  known.set(posterior, found);
+  return found;
+}
+
+function placesFrom(columns: readonly Column[]): Places {
+  const first: number[] = [];
+  const weibull = new Uint8Array(columns.length);
+  const stragglers = new Float64Array(columns.length);
+  let last: Column | null = null;
   for (let index = 0; index < columns.length; index++) {
     const column = columns[index] as Column;
-    if (column.logMedian !== median || column.shape !== shape) {
-      median = column.logMedian;
-      shape = column.shape;
-      distance = logProgress - median;
-      late = lateShare(shape, distance);
-      lognormal = -1;
-      weibull = -1;
+    if (last === null || last.logMedian !== column.logMedian || last.shape !== column.shape) first.push(index);
+    weibull[index] = column.law.kernel === 'weibull' ? 1 : 0;
+    stragglers[index] = column.law.stragglers;
+    last = column;
+  }
+  return {
+    first: Int32Array.from([...first, columns.length]),
+    logMedian: Float64Array.from(first, (index) => (columns[index] as Column).logMedian),
+    shapes: first.map((index) => (columns[index] as Column).shape),
+    weibull,
+    stragglers,
+  };
+}
+
+/** Tipped shares of all columns at one progress. */
+function sharesAt({ first, logMedian, shapes, weibull, stragglers }: Places, logProgress: number, into: Float64Array): Float64Array {
+  for (let g = 0; g < shapes.length; g++) {
+    const shape = shapes[g] as LawShape;
+    const distance = logProgress - (logMedian[g] as number);
+    const late = lateShare(shape, distance);
+    let lognormal = -1;
+    let weibullShare = -1;
+    for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
+      let crowd: number;
+      if (weibull[index] === 1) crowd = weibullShare < 0 ? (weibullShare = crowdShare('weibull', shape, distance)) : weibullShare;
+      else crowd = lognormal < 0 ? (lognormal = crowdShare('lognormal', shape, distance)) : lognormal;
+      into[index] = crowd + (stragglers[index] as number) * (late - crowd);
     }
-    let crowd: number;
-    if (column.law.kernel === 'lognormal') crowd = lognormal < 0 ? (lognormal = crowdShare('lognormal', shape, distance)) : lognormal;
-    else crowd = weibull < 0 ? (weibull = crowdShare('weibull', shape, distance)) : weibull;
-    into[index] = (1 - column.law.stragglers) * crowd + column.law.stragglers * late;
   }
   return into;
 }
+
+/** A weighted mean of all columns' curves: by place, so that each kernel is asked for once. */
+function meanCurve({ first, logMedian, shapes, weibull, stragglers }: Places, weights: ArrayLike<number>): (logProgress: number) => number {
+  const parts = new Float64Array(3 * shapes.length);
+  for (let g = 0; g < shapes.length; g++) {
+    for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
+      const late = (weights[index] as number) * (stragglers[index] as number);
+      const crowd = 3 * g + (weibull[index] as number);
+      parts[crowd] = (parts[crowd] as number) + (weights[index] as number) - late;
+      parts[3 * g + 2] = (parts[3 * g + 2] as number) + late;
+    }
+  }
+  return (logProgress) => {
+    let sum = 0;
+    for (let g = 0; g < shapes.length; g++) {
+      const shape = shapes[g] as LawShape;
+      const distance = logProgress - (logMedian[g] as number);
+      const [lognormal, weibullPart] = [parts[3 * g] as number, parts[3 * g + 1] as number];
+      if (lognormal > 0) sum += lognormal * crowdShare('lognormal', shape, distance);
+      if (weibullPart > 0) sum += weibullPart * crowdShare('weibull', shape, distance);
+      sum += (parts[3 * g + 2] as number) * lateShare(shape, distance);
+    }
+    return sum;
+  };
+}
+
+/** Up to so many quiet seeds the chance of none is worked out cell by cell. */
+const MOST_DIRECT = 32;
 
 /** What the posterior says of seeds last seen quiet at one progress. */
 export interface Outlook {
@@ -64,6 +122,20 @@ export interface Outlook {
   byShare(): readonly { readonly share: number; readonly weight: number; readonly further: number }[];
 }
 
+/** Living shares of the lot with their weights, and for each the chance that a quiet seed still comes. */
+const sharesOf = ({ columns, shares }: Posterior, before: Float64Array): ReturnType<Outlook['byShare']> =>
+  Array.from(shares, (share, i) => {
+    let weight = 0;
+    let further = 0;
+    columns.forEach((column, index) => {
+      const own = column.weights[i] as number;
+      const base = before[index] as number;
+      weight += own;
+      further += (own * share * (1 - base)) / Math.max(1 - share * base, 1e-300);
+    });
+    return { share, weight, further: weight > 0 ? further / weight : 0 };
+  }).filter(({ weight }) => weight > 0);
+
 /**
  * Prepares the answers about the seeds that were last seen quiet. A cell's chance
  * of a tip is v (F(t) - F(from)) / (1 - v F(from)): the factor before the bracket
@@ -75,58 +147,85 @@ export interface Outlook {
 export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
   const { count: quiet, progress: fromProgress } = group;
   const { columns, shares } = posterior;
-  const before = columns.map((column) => seenShare(group, (progress) => columnShare(column, Math.log(progress))));
+  const places = placesOf(posterior);
+  const before = Float64Array.from(columns, (column) => seenShare(group, (progress) => columnShare(column, Math.log(progress))));
   const starts = new Int32Array(columns.length + 1);
-  const cells = columns.length * shares.length;
-  const roots = new Float64Array(cells);
-  const weights = new Float64Array(cells);
+  const most = columns.length * shares.length;
+  const factors = new Float64Array(most);
+  const roots = new Float64Array(most);
+  const weights = new Float64Array(most);
+  const scales = new Float64Array(columns.length);
   let count = 0;
-  const scales = columns.map((column, index) => {
-    const base = before[index] as number;
+  for (let index = 0; index < columns.length; index++) {
+    const own = (columns[index] as Column).weights;
     let scale = 0;
-    for (let i = 0; i < column.weights.length; i++) {
-      const weight = column.weights[i] as number;
+    for (let i = 0; i < own.length; i++) {
+      const weight = own[i] as number;
       if (weight === 0) continue;
       const v = shares[i] as number;
-      const factor = v / Math.max(1 - v * base, 1e-300);
+      const factor = v / Math.max(1 - v * (before[index] as number), 1e-300);
+      factors[count] = factor;
       roots[count] = Math.sqrt(factor);
       weights[count++] = weight;
       scale += weight * factor;
     }
     starts[index + 1] = count;
-    return scale;
-  });
+    scales[index] = scale;
+  }
   const by = new Float64Array(columns.length);
   const gains = new Float64Array(columns.length);
 
-  const mixtureOf = (byProgress: number, leads: readonly Lead[]): ChanceMixture => {
-    const mixture = new ChanceMixture();
-    const times = leads
-      .map(({ progress, weight }) => ({ by: byProgress - progress, weight }))
-      .filter(({ by }) => by > fromProgress)
-      .map(({ by, weight }) => ({ log: Math.log(by), weight }));
+  /** Share of the living that tips between the last look and so many progresses less a lead, by column. */
+  const gainsBy = (byProgress: number, leads: readonly Lead[]): Float64Array => {
     gains.fill(0);
-    for (const { log, weight } of times) {
-      sharesAt(columns, log, by);
+    for (const { progress, weight } of leads) {
+      if (byProgress - progress <= fromProgress) continue;
+      sharesAt(places, Math.log(byProgress - progress), by);
       for (let index = 0; index < columns.length; index++) {
         const gain = (by[index] as number) - (before[index] as number);
         if (gain > 0) gains[index] = (gains[index] as number) + weight * gain;
       }
     }
+    return gains;
+  };
+
+  const mixtureOf = (byProgress: number, leads: readonly Lead[]): ChanceMixture => {
+    const mixture = new ChanceMixture();
+    gainsBy(byProgress, leads);
     for (let index = 0; index < columns.length; index++) {
       mixture.add(roots, weights, starts[index] as number, starts[index + 1] as number, Math.sqrt(gains[index] as number));
     }
     return mixture;
   };
 
-  const meanTipped = (byProgress: number): number => {
-    sharesAt(columns, Math.log(byProgress), by);
-    return scales.reduce((sum, scale, index) => sum + scale * Math.max((by[index] as number) - (before[index] as number), 0), 0);
+  /** Chance that none of the quiet seeds tips by then. */
+  const none = (byProgress: number, leads: readonly Lead[]): number => {
+    if (quiet > MOST_DIRECT) return mixtureOf(byProgress, leads).none(quiet);
+    gainsBy(byProgress, leads);
+    let sum = 0;
+    for (let index = 0; index < columns.length; index++) {
+      const gain = gains[index] as number;
+      for (let cell = starts[index] as number; cell < (starts[index + 1] as number); cell++) {
+        const stays = 1 - (factors[cell] as number) * gain;
+        sum += (weights[cell] as number) * (stays > 0 ? power(stays, quiet) : 0);
+      }
+    }
+    return sum;
   };
+
+  const meanBy = meanCurve(places, scales);
+  const meanBefore = scales.reduce((sum, scale, index) => sum + scale * (before[index] as number), 0);
+  const told = new Map<number, Float64Array>();
+  let shared: ReturnType<Outlook['byShare']> | null = null;
   return {
-    furtherTips: (byProgress) => mixtureOf(byProgress, AT_ONCE).distribution(quiet),
-    chanceAny: (byProgress, leads = AT_ONCE) => 1 - Math.min(mixtureOf(byProgress, leads).none(quiet), 1),
-    meanTipped,
+    furtherTips(byProgress) {
+      const known = told.get(byProgress) ?? mixtureOf(byProgress, AT_ONCE).distribution(quiet);
+      told.set(byProgress, known);
+      return known;
+    },
+    chanceAny: (byProgress, leads = AT_ONCE) => 1 - Math.min(none(byProgress, leads), 1),
+    // A look through the bag has seen some that had not tipped when it was last opened: never less than nothing.
+    meanTipped: (byProgress) => (byProgress <= fromProgress ? 0 : Math.max(meanBy(Math.log(byProgress)) - meanBefore, 0)),
     chanceAlive(coming) {
       let sum = 0;
       columns.forEach((column, index) => {
@@ -138,18 +237,7 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
       });
       return sum;
     },
-    byShare: () =>
-      Array.from(shares, (share, i) => {
-        let weight = 0;
-        let further = 0;
-        columns.forEach((column, index) => {
-          const own = column.weights[i] as number;
-          const base = before[index] as number;
-          weight += own;
-          further += (own * share * (1 - base)) / Math.max(1 - share * base, 1e-300);
-        });
-        return { share, weight, further: weight > 0 ? further / weight : 0 };
-      }).filter(({ weight }) => weight > 0),
+    byShare: () => (shared ??= sharesOf(posterior, before)),
   };
 }
 
@@ -174,12 +262,11 @@ function passes(rising: (x: number) => number, level: number, from: number, to: 
 }
 
 export function lotCurve(posterior: Posterior): LotCurve {
-  const weights = posterior.columns.map((column) => column.weights.reduce((sum, weight) => sum + weight, 0));
-  const by = new Float64Array(weights.length);
-  const curve = (log: number): number => {
-    sharesAt(posterior.columns, log, by);
-    return weights.reduce((sum, weight, index) => sum + weight * (by[index] as number), 0);
-  };
+  const places = placesOf(posterior);
+  const curve = meanCurve(
+    places,
+    Float64Array.from(posterior.columns, ({ weights }) => weights.reduce((sum, weight) => sum + weight, 0)),
+  );
   return {
     progressOf: (share) => Math.exp(passes(curve, share, Math.log(1e-3), Math.log(1e4), 16)),
     midway(fromProgress, toProgress) {

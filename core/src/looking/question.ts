@@ -16,6 +16,16 @@ function noticedThrough({ facts, method, growth, progress }: Workings, stepMs: n
   return noticingAt(Math.max(growth.lateMm - grows, 0));
 }
 
+/** A chance by moment that is worked out once a moment: the same looking times are asked about again and again. */
+function remembered(chance: (ms: number) => number): (ms: number) => number {
+  const known = new Map<number, number>();
+  return (ms) => {
+    const found = known.get(ms) ?? chance(ms);
+    known.set(ms, found);
+    return found;
+  };
+}
+
 /** What the decision of when to look hangs on, for one parcel at one moment. */
 export function lookQuestion(workings: Workings, answers: Answers, nowMs: number): LookQuestion {
   const { facts, method, progress, evidence, growth } = workings;
@@ -27,7 +37,8 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
     tolerance: facts.lateTolerance,
     seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
     // What lies in water drowns all at once, whatever shows.
-    quietLateBy: drownsMs === null ? quietPast(workings, growth.lateMm) : (ms) => (ms > drownsMs && evidence.quiet.count > 0 ? 1 : 0),
+    quietLateBy:
+      drownsMs === null ? remembered(quietPast(workings, growth.lateMm)) : (ms) => (ms > drownsMs && evidence.quiet.count > 0 ? 1 : 0),
     shownLateBy: (ms) => (roots.some((root) => root.lateFromMs <= ms) ? 1 : 0),
     readyMs: roots.length > 0 ? Math.min(...roots.map((root) => root.readyMs)) : null,
     dryingMs: drying.dryingAtMs,

@@ -64,10 +64,10 @@ const meanCelsius = (progress: Progress, nowMs: number): number =>
 
 const FIRST_STEP_MS = 6 * HOUR_MS;
 
-/** Halves a stretch that holds the moment at which a rising chance passes a level, to the hour or in so many steps. */
-function halve(fromMs: number, toMs: number, chance: (ms: number) => number, level: number, most = Infinity): number {
+/** Halves a stretch that holds the moment at which a rising chance passes a level, to the hour. */
+function halve(fromMs: number, toMs: number, chance: (ms: number) => number, level: number): number {
   let [low, high] = [fromMs, toMs];
-  for (let step = 0; step < most && high - low > HOUR_MS; step++) {
+  while (high - low > HOUR_MS) {
     const middle = (low + high) / 2;
     if (chance(middle) < level) low = middle;
     else high = middle;
@@ -177,13 +177,28 @@ function longestRoot({ growth, progress }: Workings, roots: readonly RootsNow[],
   return Math.max(seen, since * growth.mmPerDayAtOptimum, 0);
 }
 
-/** The curve says between which of its moments a chance is passed; a few halvings say when. */
+type ChanceAt = Pick<CountAt, 'atMs' | 'anyChance'>;
+
+/** Where between two moments a rising chance passes a level, if what is left of it falls at an even pace. */
+function between(from: ChanceAt, to: ChanceAt, level: number): number {
+  const left = ({ anyChance }: Pick<CountAt, 'anyChance'>): number => -Math.log(Math.max(1 - anyChance, 1e-12));
+  const rise = left(to) - left(from);
+  return rise <= 0 ? to.atMs : from.atMs + ((to.atMs - from.atMs) * (left({ anyChance: level }) - left(from))) / rise;
+}
+
+/**
+ * The curve says between which of its moments a chance is passed. Between them the
+ * chance of none falls as if at an even pace, which one more question corrects.
+ */
 function nextTipOf({ outlook, evidence, progress }: Workings, curve: readonly CountAt[]): Answers['nextTip'] {
-  const any = (ms: number): number => outlook.chanceAny(progress.at(ms));
   const at = (level: number): number | null => {
     const after = curve.findIndex(({ anyChance }) => anyChance >= level);
     if (after < 0) return null;
-    return halve(curve[after - 1]?.atMs ?? evidence.lastSeenMs, curve[after]?.atMs ?? progress.endMs, any, level, 5);
+    const [before, reached] = [curve[after - 1], curve[after] as CountAt];
+    const from = { atMs: before?.atMs ?? evidence.lastSeenMs, anyChance: before?.anyChance ?? 0 };
+    const guessMs = between(from, reached, level);
+    const guess = { atMs: guessMs, anyChance: outlook.chanceAny(progress.at(guessMs)) };
+    return guess.anyChance >= level ? between(from, guess, level) : between(guess, reached, level);
   };
   const [lowMs, likelyMs] = [at(0.1), at(0.5)];
   // Where nine in ten is not reached within patience, the horizon is all that can be said.

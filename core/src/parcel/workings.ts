@@ -1,4 +1,14 @@
-import { evidenceFrom, lotCurve, outlookFor, posteriorOf, type Evidence, type LotCurve, type Outlook, type Posterior, type Prior } from '../forecast/index.js';
+import {
+  evidenceFrom,
+  lotCurve,
+  outlookFor,
+  posteriorOf,
+  type Evidence,
+  type LotCurve,
+  type Outlook,
+  type Posterior,
+  type Prior,
+} from '../forecast/index.js';
 import { growthLimits, methodOf, type GrowthLimits, type Method } from '../method/index.js';
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
 import { AFTER_CHILL } from '../preparing/index.js';

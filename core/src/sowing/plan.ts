@@ -2,7 +2,16 @@ import { doseFor, layOut, spacingNeededMm, type Closure, type Dose } from '../ca
 import type { Crop } from '../crops/index.js';
 import type { LotPrior } from '../forecast/index.js';
 import { methodOf, paneOf, type MethodId } from '../method/index.js';
-import { handlingFor, soundShare, survivalFor, type Destination, type Fates, type Handling, type RootSchool, type Survival } from '../moving/index.js';
+import {
+  handlingFor,
+  soundShare,
+  survivalFor,
+  type Destination,
+  type Fates,
+  type Handling,
+  type RootSchool,
+  type Survival,
+} from '../moving/index.js';
 import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/index.js';
 import { soakHours, type Preparation } from '../preparing/index.js';
 import { finalCountFor, type FinalCount } from '../seedtest/index.js';
@@ -10,7 +19,18 @@ import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { placeNow, rateAt, type DayRange, type Reading } from '../warmth/index.js';
 import { courseOf } from './course.js';
 import { filledUp, mostPlants, plantOdds, type PlantRate } from './how-many.js';
-import { chanceInTime, countBack, daysForward, latenessOf, nursingFor, ripeningFor, type CountedBack, type CropLateness, type Goal, type Reached } from './when.js';
+import {
+  chanceInTime,
+  countBack,
+  daysForward,
+  latenessOf,
+  nursingFor,
+  ripeningFor,
+  type CountedBack,
+  type CropLateness,
+  type Goal,
+  type Reached,
+} from './when.js';
 
 /** Sureness at which the number of seeds is laid out. */
 const LEVELS = [0.6, 0.8, 0.9, 0.95] as const;

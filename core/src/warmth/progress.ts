@@ -3,6 +3,8 @@ import { rateAt, type BetaResponse } from './response.js';
 import { ageAt, assumedOf, daysOf, ERROR_C, fadeStep, patternAt, type DayRange, type Reading } from './spoken.js';
 
 const DAY_HOURS = 24;
+/** How far a record is worked out beyond what is asked for: mostly the next question lies there. */
+const STRETCH_HOURS = 10 * DAY_HOURS;
 
 /** A stretch that a parcel spends in one place; it lasts until the next stay begins. */
 export interface Stay {
@@ -45,6 +47,12 @@ interface Hours {
   stepAt(hour: number): number;
 }
 
+/** An hour adds to a running total what the same hour of the day before did. */
+function again(table: Float64Array, hour: number): void {
+  const gain = (table[hour + 1 - DAY_HOURS] as number) - (table[hour - DAY_HOURS] as number);
+  table[hour + 1] = (table[hour] as number) + gain;
+}
+
 /** The hours of one stay: what was read, else what is assumed of the place that day. */
 function hoursOf(response: BetaResponse, stay: Stay, startMs: number, hours: number, utcOffsetHours: number): Hours {
   const by = spoken(stay.readings, startMs, hours);
@@ -59,21 +67,32 @@ function hoursOf(response: BetaResponse, stay: Stay, startMs: number, hours: num
     patterns.set(day, found);
     return found;
   };
-  const stepAt = (hour: number): number => fadeStep(ageAt(days, middleOf(hour)));
+  const lastMs = days.at(-1)?.toMs ?? -Infinity;
+  // Beyond the record its age is a subtraction: most hours of a forecast lie there.
+  const stepAt = (hour: number): number => {
+    const ms = middleOf(hour);
+    return fadeStep(ms >= lastMs ? ms - lastMs : ageAt(days, ms));
+  };
+  // A reading over several days says the same of the same hour of each.
+  const said: HourOfWarmth[] = [];
   return {
     stepAt,
     at(hour) {
-      const local = localHour(hour);
       const read = stay.readings[by[hour] as number];
-      const { minC, maxC, errorC } = read
-        ? { ...read, errorC: ERROR_C.read }
-        : assumedOf(patternOf(Math.floor(local / DAY_HOURS)), stay.guess, stepAt(hour));
-      const phase = Math.cos(((local - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
-      const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
-      const rate = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
-      return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
+      return read ? (said[(by[hour] as number) * DAY_HOURS + (hour % DAY_HOURS)] ??= work(hour, read)) : work(hour, null);
     },
   };
+
+  function work(hour: number, read: Reading | null): HourOfWarmth {
+    const local = localHour(hour);
+    const { minC, maxC, errorC } = read
+      ? { ...read, errorC: ERROR_C.read }
+      : assumedOf(patternOf(Math.floor(local / DAY_HOURS)), stay.guess, stepAt(hour));
+    const phase = Math.cos(((local - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
+    const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
+    const rate = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
+    return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
+  }
 }
 
 /** Progress of a batch through its warmth, in days at the crop's optimum. */
@@ -116,29 +135,48 @@ export function integrateProgress(
   const warmer = new Float64Array(hours + 1);
   const cooler = new Float64Array(hours + 1);
   const celsius = new Float64Array(hours);
-  // Beyond the last reading a day repeats the one before until the record has faded a step, so 24 hours serve for each.
   const lastKnownMs = stays.reduce(
     (last, stay) => stay.readings.reduce((latest, { toMs }) => Math.max(latest, toMs), Math.max(last, stay.fromMs)),
     -Infinity,
   );
   let stayIndex = -1;
-  let stayHours: Hours | null = null;
-  const beyond: HourOfWarmth[] = [];
-  for (let hour = 0; hour < hours; hour++) {
-    const ms = startMs + (hour + 0.5) * HOUR_MS;
-    const before = stayIndex;
-    while (stayIndex < 0 || (stayIndex + 1 < stays.length && (stays[stayIndex + 1]?.fromMs ?? Infinity) <= ms)) stayIndex++;
-    if (!stayHours || stayIndex !== before) stayHours = hoursOf(response, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
-    const own: Hours = stayHours;
-    const warmth = ms > lastKnownMs ? (beyond[own.stepAt(hour) * DAY_HOURS + (hour % DAY_HOURS)] ??= own.at(hour)) : own.at(hour);
-    celsius[hour] = warmth.celsius;
-    done[hour + 1] = (done[hour] as number) + warmth.days;
-    warmer[hour + 1] = (warmer[hour] as number) + warmth.daysIfWarmer;
-    cooler[hour + 1] = (cooler[hour] as number) + warmth.daysIfCooler;
-  }
+  let own: Hours | null = null;
+  let hour = 0;
+  const put = ({ celsius: warmth, days, daysIfWarmer, daysIfCooler }: HourOfWarmth): void => {
+    celsius[hour] = warmth;
+    done[hour + 1] = (done[hour] as number) + days;
+    warmer[hour + 1] = (warmer[hour] as number) + daysIfWarmer;
+    cooler[hour + 1] = (cooler[hour] as number) + daysIfCooler;
+  };
+  /** Works on up to an hour, and a stretch beyond: what nobody asks for is not worked out. */
+  const reach = (asked: number): void => {
+    if (asked <= hour) return;
+    const to = Math.min(asked + STRETCH_HOURS, hours);
+    for (; hour < to; hour++) {
+      const ms = startMs + (hour + 0.5) * HOUR_MS;
+      const before = stayIndex;
+      while (stayIndex < 0 || (stayIndex + 1 < stays.length && (stays[stayIndex + 1]?.fromMs ?? Infinity) <= ms)) stayIndex++;
+      if (!own || stayIndex !== before) own = hoursOf(response, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
+      if (ms > lastKnownMs) break;
+      put(own.at(hour));
+    }
+    // Beyond the last reading a day repeats the one before until the record has faded a step, so 24 hours serve for each.
+    while (hour < to) {
+      const from = hour;
+      const step = (own as Hours).stepAt(from);
+      for (; hour < Math.min(from + DAY_HOURS, to); hour++) put((own as Hours).at(hour));
+      for (; hour < to && (hour % DAY_HOURS !== from % DAY_HOURS || (own as Hours).stepAt(hour) === step); hour++) {
+        celsius[hour] = celsius[hour - DAY_HOURS] as number;
+        again(done, hour);
+        again(warmer, hour);
+        again(cooler, hour);
+      }
+    }
+  };
   const read = (table: Float64Array, ms: number): number => {
     const position = Math.min(Math.max((ms - startMs) / HOUR_MS, 0), hours);
     const below = Math.min(Math.floor(position), hours - 1);
+    reach(below + 1);
     const low = table[below] as number;
     return low + ((table[below + 1] as number) - low) * (position - below);
   };
@@ -148,9 +186,10 @@ export function integrateProgress(
     at: (ms) => read(done, ms),
     when(progress) {
       if (progress <= 0) return startMs;
-      if (progress > (done[hours] as number)) return null;
+      while (hour < hours && (done[hour] as number) < progress) reach(hour + 1);
+      if (progress > (done[hour] as number)) return null;
       let low = 0;
-      let high = hours;
+      let high = hour;
       while (high - low > 1) {
         const middle = (low + high) >> 1;
         if ((done[middle] as number) < progress) low = middle;
@@ -160,7 +199,11 @@ export function integrateProgress(
       const to = done[high] as number;
       return startMs + (low + (to > from ? (progress - from) / (to - from) : 1)) * HOUR_MS;
     },
-    celsiusAt: (ms) => celsius[Math.min(Math.max(Math.floor((ms - startMs) / HOUR_MS), 0), hours - 1)] as number,
+    celsiusAt(ms) {
+      const at = Math.min(Math.max(Math.floor((ms - startMs) / HOUR_MS), 0), hours - 1);
+      reach(at + 1);
+      return celsius[at] as number;
+    },
     logSdAt(ms) {
       const high = read(warmer, ms);
       const low = read(cooler, ms);

@@ -1,0 +1,2 @@
+/** What specs, benches and journeys share: a parcel in plain values. */
+export * from './parcel.js';
