@@ -29,7 +29,7 @@ const PRUNE_BELOW = 1e-3;
 const PRUNE_TAIL = 5e-3;
 /** Nodes: living share, log median, spread. */
 const COARSE = [9, 9, 5] as const;
-const FINE = [15, 13, 7] as const;
+const FINE = [13, 13, 7] as const;
 
 /** A stretch of one parameter with its nodes at the middles of equal steps. */
 interface Axis {
