@@ -4,13 +4,17 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
-const NODE_LEAST = [20, 19];
+const NODES = [
+  [20, 19],
+  [22, 12],
+];
 
 /** Stops with a sentence where Node is too old. */
+/** The same range as `engines` in package.json: nothing is installed yet that could read it. */
 export function checkNode() {
-  const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < NODE_LEAST[0] || (major === NODE_LEAST[0] && minor < NODE_LEAST[1])) {
-    stop(`Fresh Tuck needs Node ${NODE_LEAST.join('.')} or newer; this is ${process.versions.node}.`);
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+  if (!NODES.some(([from, least]) => major === from && minor >= least)) {
+    stop(`Fresh Tuck needs Node ${NODES.map((one) => `${one.join('.')} or newer of ${one[0]}`).join(', or ')}; this is ${process.versions.node}.`);
   }
 }
 

@@ -1,5 +1,6 @@
 import { CLOSURE_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -15,12 +16,19 @@ import { HouseholdApi } from '../data/household/household.api';
 /** What belongs to the bag and not to one parcel: its closure, its probe, its weight, and who is in it. */
 @Component({
   selector: 'ft-bag',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset class="ask-for">
       <legend>Closed</legend>
       @for (closure of closures; track closure) {
-        <button type="button" class="choice" [attr.aria-pressed]="batch().holder.closure === closure" (click)="close(closure)">
+        <button
+          matButton="outlined"
+          type="button"
+          class="choice"
+          [attr.aria-pressed]="batch().holder.closure === closure"
+          (click)="close(closure)"
+        >
           {{ closureWords[closure].text }}
         </button>
       }
@@ -28,12 +36,12 @@ import { HouseholdApi } from '../data/household/household.api';
     <fieldset class="ask-for">
       <legend>Lay this parcel into</legend>
       @for (holder of others(); track holder.id) {
-        <button type="button" class="choice" (click)="into({ holderId: holder.id })">
+        <button matButton="outlined" type="button" class="choice" (click)="into({ holderId: holder.id })">
           the {{ holder.kind }} with {{ holder.numbers.join(' and ') }}, {{ holder.spotName }}
         </button>
       }
       @if (batch().bagMates.length > 0) {
-        <button type="button" class="choice" (click)="own()">a bag of its own, same place</button>
+        <button matButton="outlined" type="button" class="choice" (click)="own()">a bag of its own, same place</button>
       } @else if (others().length === 0) {
         <span class="soft">There is no other bag.</span>
       }
@@ -42,7 +50,7 @@ import { HouseholdApi } from '../data/household/household.api';
       <p>A probe in the {{ batch().holder.kind }}, today {{ batch().holder.probed ? '(it has one)' : '' }}</p>
       <label>Lowest <input #low class="entry" inputmode="decimal" /></label>
       <label>Highest <input #high class="entry" inputmode="decimal" /></label>
-      <button type="submit" class="plain">Keep it</button>
+      <button matButton="outlined" type="submit" class="plain">Keep it</button>
     </form>
     <form (submit)="$event.preventDefault(); weigh(grams.value, full.checked)">
       <p>
@@ -52,7 +60,7 @@ import { HouseholdApi } from '../data/household/household.api';
       </p>
       <label>Grams, bag and all <input #grams class="entry" inputmode="decimal" /></label>
       <label class="tick"><input #full type="checkbox" [checked]="batch().holder.weighedG === null" /> just given its water</label>
-      <button type="submit" class="plain">Keep it</button>
+      <button matButton="outlined" type="submit" class="plain">Keep it</button>
     </form>
     <p class="error" role="alert">{{ error() ?? '' }}</p>
   `,

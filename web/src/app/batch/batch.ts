@@ -1,5 +1,6 @@
 import { REASON_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
@@ -29,7 +30,7 @@ import { HouseholdApi } from '../data/household/household.api';
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
-  imports: [Advice, Bag, Curve, FinalCount, Label, Ribbon, RouterLink, TestResultView, Towel, Why],
+  imports: [MatButton, Advice, Bag, Curve, FinalCount, Label, Ribbon, RouterLink, TestResultView, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './batch.html',
   styleUrl: './batch.scss',

@@ -1,5 +1,6 @@
 import { CLASS_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -11,6 +12,7 @@ import { BatchApi } from './batch.api';
 /** A test's final count: the seedlings of each towel by class. The last class follows from the rest. */
 @Component({
   selector: 'ft-final-count',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="$event.preventDefault(); save()" aria-label="Final count">
@@ -49,7 +51,7 @@ import { BatchApi } from './batch.api';
         </tbody>
       </table>
       <p class="error" role="alert">{{ error() ?? '' }}</p>
-      <button type="submit" class="plain" [disabled]="saving()">Keep this count</button>
+      <button matButton="outlined" type="submit" class="plain" [disabled]="saving()">Keep this count</button>
     </form>
   `,
   styles: `

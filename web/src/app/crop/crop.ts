@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
@@ -29,7 +30,7 @@ const aroundFrost = ([low, high]: readonly [number, number]): string =>
 /** A crop's sheet: what it wants, drawn for this household, and where each figure comes from. */
 @Component({
   selector: 'ft-crop',
-  imports: [FirstSign, RouterLink, WarmthHill, YearBar],
+  imports: [MatButton, FirstSign, RouterLink, WarmthHill, YearBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './crop.html',
   styleUrl: './crop.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
@@ -26,7 +27,7 @@ const NAMES = 'Names';
 /** Any figure of a crop set otherwise, or a crop of one's own begun from another. */
 @Component({
   selector: 'ft-crop-figures',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './figures.html',
   styleUrl: './figures.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { of, switchMap } from 'rxjs';
@@ -12,7 +13,7 @@ import { HouseholdApi } from '../data/household/household.api';
 /** Before anything else: where the household is, and its warm spots in walking order. */
 @Component({
   selector: 'ft-first-run',
-  imports: [RouterLink, SettingsForm, Spots],
+  imports: [MatButton, RouterLink, SettingsForm, Spots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page narrow">
@@ -29,7 +30,9 @@ import { HouseholdApi } from '../data/household/household.api';
         </p>
         <ft-spots />
         @if ((spots() ?? []).length > 0) {
-          <p class="on"><a class="do" routerLink="/seeds" [queryParams]="{ add: 1 }">Put the first packet in the box</a></p>
+          <p class="on">
+            <a matButton="filled" class="do" routerLink="/seeds" [queryParams]="{ add: 1 }">Put the first packet in the box</a>
+          </p>
         }
       }
     </div>

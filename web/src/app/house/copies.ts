@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -28,6 +29,7 @@ const sizeInWords = (bytes: number): string =>
 /** Copies of the household: made, taken away, looked into and put back. */
 @Component({
   selector: 'ft-copies',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './copies.html',
   styleUrl: './copies.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -20,7 +21,7 @@ const padded = (time: string): string => time.trim().padStart(5, '0');
 /** Where the household is, its units, when somebody looks, and its sprayer. */
 @Component({
   selector: 'ft-settings-form',
-  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
+  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="save()">
@@ -61,7 +62,7 @@ const padded = (time: string): string => time.trim().padStart(5, '0');
         <mat-error>{{ fieldError(form.controls.millilitresPerSpray, 'A number from 0.1 to 5 ml.') }}</mat-error>
       </mat-form-field>
       <p class="error" role="alert">{{ error() ?? '' }}</p>
-      <button type="submit" class="do" [disabled]="saving()">{{ button() }}</button>
+      <button matButton="filled" type="submit" class="do" [disabled]="saving()">{{ button() }}</button>
     </form>
   `,
   styles: `

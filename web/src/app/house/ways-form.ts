@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -18,7 +19,7 @@ const number = (text: string): number => Number(text.replace(',', '.'));
 /** How this house moves, looks and judges. */
 @Component({
   selector: 'ft-ways-form',
-  imports: [MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
+  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="save()">
@@ -49,7 +50,7 @@ const number = (text: string): number => Number(text.replace(',', '.'));
         </mat-form-field>
       }
       <p class="error" role="alert">{{ error() ?? '' }}</p>
-      <button type="submit" class="plain">Save how it is done here</button>
+      <button matButton="outlined" type="submit" class="plain">Save how it is done here</button>
       <p class="growth" role="status">{{ said() }}</p>
     </form>
   `,

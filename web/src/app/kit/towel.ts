@@ -1,19 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FocusKeyManager } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector, input, output, signal, viewChildren } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { layOut } from '@fresh-tuck/core/carrier';
-import type { SeedStage } from '@fresh-tuck/core/parcel';
 import { STAGE_WORDS } from '@fresh-tuck/core/words';
 import { leaning } from './parcel';
 import { SeedDrawing } from './seed';
+import { SeedPlace, type Placed, type TowelSeed } from './seed-place';
 
-/** One seed as the towel shows it. */
-export interface TowelSeed {
-  readonly seed: number;
-  readonly stage: SeedStage;
-  readonly moved: boolean;
-  readonly rootMm: number | null;
-  /** Touched in this look. */
-  readonly fresh: boolean;
-}
+export type { TowelSeed };
 
 const LEAST_DRAWN_MM = 5.5;
 const HOLD_MS = 500;
@@ -24,7 +18,7 @@ const MOST_ROOT_MM = 200;
 /** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */
 @Component({
   selector: 'ft-towel',
-  imports: [SeedDrawing],
+  imports: [SeedDrawing, SeedPlace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg [attr.viewBox]="'0 0 ' + widthMm() + ' ' + drawnHeight()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
@@ -43,14 +37,16 @@ const MOST_ROOT_MM = 200;
       @for (place of places(); track place.seed.seed) {
         <g
           class="place"
+          [ftSeedPlace]="place"
           [class.live]="live() && !place.seed.moved"
           [attr.transform]="'translate(' + place.x + ' ' + place.y + ')'"
           [attr.role]="live() ? 'button' : null"
-          [attr.tabindex]="live() && !place.seed.moved ? 0 : null"
+          [attr.tabindex]="live() && !place.seed.moved ? (place.seed.seed === tabStop() ? 0 : -1) : null"
           [attr.aria-disabled]="live() && place.seed.moved ? true : null"
           [attr.aria-label]="live() ? nameOf(place.seed) : null"
           (click)="touch(place.seed)"
-          (keydown)="key($event, place.seed)"
+          (keydown)="key($event, place)"
+          (focus)="keys.updateActiveItem($index)"
           (contextmenu)="more($event, place.seed)"
           (pointerdown)="press($event, place)"
           (pointermove)="drag($event, place)"
@@ -180,6 +176,18 @@ export class Towel {
   readonly drawn = output<{ readonly seed: number; readonly mm: number }>();
 
   protected readonly quiltId = `quilt-${nextId++}`;
+  private readonly seedPlaces = viewChildren(SeedPlace);
+  /** From seed to seed in the order in which they lie; up and down go to the nearest that way. */
+  protected readonly keys = new FocusKeyManager(this.seedPlaces, inject(Injector))
+    .withHorizontalOrientation('ltr')
+    .withHomeAndEnd()
+    .skipPredicate(({ disabled }) => disabled);
+  private readonly active = signal(-1);
+  /** The towel is one stop of the tab key: the seed where the fingers were last, else the first that is there. */
+  protected readonly tabStop = computed(() => {
+    const here = this.places()[this.active()]?.seed;
+    return (here && !here.moved ? here : this.seeds().find(({ moved }) => !moved))?.seed ?? null;
+  });
   private holding: ReturnType<typeof setTimeout> | null = null;
   private held = false;
   private pressedAt: { readonly x: number; readonly y: number } | null = null;
@@ -203,12 +211,16 @@ export class Towel {
   protected readonly targetMm = computed(() => Math.min(12, Math.max(this.layout().nearestMm / 2 - 0.5, 4.8)));
   protected readonly ringMm = computed(() => Math.min(this.drawnMm() * 1.05 + 2, this.targetMm()));
   protected readonly label = computed(() => `Towel with ${this.seeds().length} seeds`);
-  protected readonly places = computed(() =>
+  protected readonly places = computed<Placed[]>(() =>
     this.seeds().map((seed, index) => {
       const spot = this.layout().spots[index] ?? { xMm: 0, yMm: 0 };
       return { seed, x: spot.xMm, y: spot.yMm, angle: leaning(index) };
     }),
   );
+
+  constructor() {
+    this.keys.change.pipe(takeUntilDestroyed()).subscribe((index) => this.active.set(index));
+  }
 
   protected nameOf({ seed, stage, moved, rootMm, fresh }: TowelSeed): string {
     if (moved) return `Seed ${seed}, moved`;
@@ -221,7 +233,8 @@ export class Towel {
     this.touched.emit(seed);
   }
 
-  protected key(event: KeyboardEvent, seed: TowelSeed): void {
+  protected key(event: KeyboardEvent, place: Placed): void {
+    const { seed } = place;
     if (!this.live() || seed.moved || event.ctrlKey || event.metaKey) return;
     if (event.key === 'Enter' || event.key === ' ') {
       event.preventDefault();
@@ -229,7 +242,18 @@ export class Towel {
     } else if (event.key === 'm' || event.key === 'M') {
       event.preventDefault();
       this.asked.emit(seed.seed);
-    }
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      this.goTo(place, event.key === 'ArrowUp' ? -1 : 1);
+    } else this.keys.onKeydown(event);
+  }
+
+  /** To the nearest seed above or below: what lies straight there before what lies aside. */
+  private goTo({ x, y }: Placed, way: -1 | 1): void {
+    const far = ({ x: otherX, y: otherY }: Placed): number => Math.abs(otherY - y) + 2 * Math.abs(otherX - x);
+    const there = this.places().filter((other) => !other.seed.moved && way * (other.y - y) > 1);
+    const [nearest] = [...there].sort((a, b) => far(a) - far(b));
+    if (nearest) this.keys.setActiveItem(this.places().indexOf(nearest));
   }
 
   protected more(event: Event, { seed, moved }: TowelSeed): void {

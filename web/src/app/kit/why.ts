@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { of, switchMap, type Observable } from 'rxjs';
 import type { WhyPanel } from '@fresh-tuck/contract';
@@ -9,10 +10,17 @@ let nextId = 1;
 /** The figures behind a judgement, opened on asking: sentences, and what each thing moved. */
 @Component({
   selector: 'ft-why',
-  imports: [WhyPanelView],
+  imports: [MatButton, WhyPanelView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button type="button" class="quiet" [attr.aria-expanded]="open()" [attr.aria-controls]="id" (click)="open.set(!open())">
+    <button
+      matButton="text"
+      type="button"
+      class="quiet"
+      [attr.aria-expanded]="open()"
+      [attr.aria-controls]="id"
+      (click)="open.set(!open())"
+    >
       Why?<span class="unseen"> {{ about() }}</span>
     </button>
     @if (open()) {

@@ -1,6 +1,7 @@
 import { A11yModule } from '@angular/cdk/a11y';
 import { type ConnectedPosition, OverlayModule } from '@angular/cdk/overlay';
 import { ChangeDetectionStrategy, Component, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 
 const BELOW: ConnectedPosition[] = [
   { originX: 'start', originY: 'bottom', overlayX: 'start', overlayY: 'top', offsetY: 6 },
@@ -11,10 +12,11 @@ const BELOW: ConnectedPosition[] = [
 /** A word of the sentence that opens its choices. What the gardener fixed is underlined whole, what we worked out is dashed. */
 @Component({
   selector: 'ft-word',
-  imports: [A11yModule, OverlayModule],
+  imports: [MatButton, A11yModule, OverlayModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button
+      matButton="text"
       type="button"
       cdkOverlayOrigin
       #origin="cdkOverlayOrigin"
@@ -39,7 +41,7 @@ const BELOW: ConnectedPosition[] = [
     >
       <div class="panel" role="dialog" [attr.aria-label]="label()" cdkTrapFocus cdkTrapFocusAutoCapture>
         <ng-content />
-        <button type="button" class="plain done" (click)="open.set(false)">Done</button>
+        <button matButton="outlined" type="button" class="plain done" (click)="open.set(false)">Done</button>
       </div>
     </ng-template>
   `,

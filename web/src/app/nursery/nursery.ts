@@ -1,5 +1,6 @@
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Observable } from 'rxjs';
@@ -20,7 +21,7 @@ const DAY_MS = 86_400_000;
 /** Every moved sprout by stage; what arrives can be marked up, lost or given. */
 @Component({
   selector: 'ft-nursery',
-  imports: [RouterLink, SproutDrawing],
+  imports: [MatButton, RouterLink, SproutDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',
   styleUrl: './nursery.scss',

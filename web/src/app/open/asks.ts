@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { DAMPS } from '@fresh-tuck/contract/choices';
 import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/parcel';
 import { FINDING_OF } from '@fresh-tuck/core/judging';
@@ -12,7 +13,7 @@ export type Edit = (draft: Draft) => Draft;
 /** What a look asks besides the seeds: how, how many, how damp, what is wrong, who and what else. */
 @Component({
   selector: 'ft-asks',
-  imports: [FindingPicture],
+  imports: [MatButton, FindingPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './asks.html',
   styleUrl: './asks.scss',

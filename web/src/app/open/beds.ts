@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, model, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import type { Bed } from '@fresh-tuck/contract';
@@ -14,14 +15,19 @@ import { OpenApi } from './open.api';
 /** Which bed, and whether its soil is warm enough; where it is not, plugs and the days they buy. */
 @Component({
   selector: 'ft-beds',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset class="ask-for">
       <legend>Which bed?</legend>
       @for (bed of beds(); track bed.id) {
-        <button type="button" class="choice" [attr.aria-pressed]="bedId() === bed.id" (click)="bedId.set(bed.id)">{{ bed.name }}</button>
+        <button matButton="outlined" type="button" class="choice" [attr.aria-pressed]="bedId() === bed.id" (click)="bedId.set(bed.id)">
+          {{ bed.name }}
+        </button>
       }
-      <button type="button" class="choice" [attr.aria-expanded]="adding()" (click)="adding.set(!adding())">Another bed</button>
+      <button matButton="outlined" type="button" class="choice" [attr.aria-expanded]="adding()" (click)="adding.set(!adding())">
+        Another bed
+      </button>
     </fieldset>
     @if (adding()) {
       <form (submit)="$event.preventDefault(); add(name.value, width.value, length.value, year.value)">
@@ -29,15 +35,15 @@ import { OpenApi } from './open.api';
         <label>Wide, m <input #width class="entry" inputmode="decimal" /></label>
         <label>Long, m <input #length class="entry" inputmode="decimal" /></label>
         <label>Made in (year) <input #year class="entry" inputmode="numeric" /></label>
-        <button type="submit" class="plain">Add this bed</button>
+        <button matButton="outlined" type="submit" class="plain">Add this bed</button>
       </form>
     }
     @if (gate(); as gate) {
       <p [class]="gate.tone" role="status">{{ gate.text }}</p>
       <form class="soil" (submit)="$event.preventDefault(); read(soil.value, 'soil')">
         <label>Its soil now <input #soil class="entry" [placeholder]="warmth(12)" /></label>
-        <button type="submit" class="plain">In the soil</button>
-        <button type="button" class="plain" (click)="read(soil.value, 'air')">Mean of the air</button>
+        <button matButton="outlined" type="submit" class="plain">In the soil</button>
+        <button matButton="outlined" type="button" class="plain" (click)="read(soil.value, 'air')">Mean of the air</button>
       </form>
     }
     <p class="error" role="alert">{{ error() ?? '' }}</p>

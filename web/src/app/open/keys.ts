@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
 
 const KEYS = [
@@ -17,7 +18,7 @@ const KEYS = [
 /** The keys of the round, for hands that are on a keyboard. */
 @Component({
   selector: 'ft-keys',
-  imports: [MatDialogModule],
+  imports: [MatButton, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title>By keyboard alone</h2>
@@ -29,7 +30,7 @@ const KEYS = [
         }
       </dl>
     </mat-dialog-content>
-    <mat-dialog-actions><button type="button" class="plain" mat-dialog-close>Close</button></mat-dialog-actions>
+    <mat-dialog-actions><button matButton="outlined" type="button" class="plain" mat-dialog-close>Close</button></mat-dialog-actions>
   `,
   styles: `
     dl {

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatBottomSheet } from '@angular/material/bottom-sheet';
 import { MatDialog } from '@angular/material/dialog';
@@ -36,7 +37,7 @@ const LEAST_ROOT_MM = 4;
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
   selector: 'ft-open',
-  imports: [Advice, Curve, Legend, LookAsks, Move, Peek, RouterLink, Towel, Why],
+  imports: [MatButton, Advice, Curve, Legend, LookAsks, Move, Peek, RouterLink, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './open.html',
   styleUrl: './open.scss',

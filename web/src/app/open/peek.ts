@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, of, switchMap } from 'rxjs';
 import type { Batch } from '@fresh-tuck/contract';
@@ -10,10 +11,10 @@ import { OpenApi } from './open.api';
 /** The demo's stand-in for opening a real bag: what truly lies there, to be reported by hand. */
 @Component({
   selector: 'ft-peek',
-  imports: [Towel],
+  imports: [MatButton, Towel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button type="button" class="quiet" [attr.aria-expanded]="open()" (click)="toggle()">
+    <button matButton="text" type="button" class="quiet" [attr.aria-expanded]="open()" (click)="toggle()">
       Demo: {{ open() ? 'fold it again' : 'what lies in the bag?' }}
     </button>
     @if (open() && seeds().length > 0) {

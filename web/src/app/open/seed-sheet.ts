@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { MAT_BOTTOM_SHEET_DATA, MatBottomSheetRef } from '@angular/material/bottom-sheet';
 import { SEED_STAGES, type SeedMark, type SeedStage } from '@fresh-tuck/core/parcel';
 import { parseMillimetres, type UnitSystem } from '@fresh-tuck/core/units';
@@ -15,13 +16,13 @@ export interface SeedSheetData {
 /** Everything one seed can be, with the length of its root. */
 @Component({
   selector: 'ft-seed-sheet',
-  imports: [SeedDrawing],
+  imports: [MatButton, SeedDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="seed-sheet">Seed {{ data.seed }}</h2>
     <div class="stages" role="group" aria-labelledby="seed-sheet">
       @for (stage of stages; track stage) {
-        <button type="button" class="choice" [attr.aria-pressed]="stage === chosen()" (click)="chosen.set(stage)">
+        <button matButton="outlined" type="button" class="choice" [attr.aria-pressed]="stage === chosen()" (click)="chosen.set(stage)">
           <svg viewBox="-9 -7 22 14" width="44" aria-hidden="true"><svg:g ftSeed [stage]="stage" [lengthMm]="8" /></svg>
           {{ words[stage] }}
         </button>
@@ -44,8 +45,8 @@ export interface SeedSheetData {
       <p class="error" id="length-error">{{ error() ?? '' }}</p>
     }
     <div class="foot">
-      <button type="button" class="plain" (click)="sheet.dismiss()">Leave as it was</button>
-      <button type="button" class="do" (click)="keep()">Mark seed {{ data.seed }}</button>
+      <button matButton="outlined" type="button" class="plain" (click)="sheet.dismiss()">Leave as it was</button>
+      <button matButton="filled" type="button" class="do" (click)="keep()">Mark seed {{ data.seed }}</button>
     </div>
   `,
   styles: `

@@ -1,5 +1,6 @@
 import { knownInWords } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { catchError, EMPTY, switchMap } from 'rxjs';
@@ -22,7 +23,7 @@ import { PacketApi } from './packet.api';
 /** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
 @Component({
   selector: 'ft-packet',
-  imports: [Fading, PacketForm, RouterLink, TestResultView, Why],
+  imports: [MatButton, Fading, PacketForm, RouterLink, TestResultView, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './packet.html',
   styleUrl: './packet.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
@@ -20,7 +21,7 @@ const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 /** A germination test of part of a packet, as one sentence. */
 @Component({
   selector: 'ft-test',
-  imports: [Precision, RouterLink, Word],
+  imports: [MatButton, Precision, RouterLink, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './test.html',
   styleUrls: ['../kit/sentence.scss', './test.scss'],

@@ -1,9 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import { COLUMN_LABELS, PACKET_COLUMNS, readPacketRow, recogniseColumns, type PacketColumn, type PacketDraft, type RowRead } from '@fresh-tuck/core/seedbox';
+import {
+  COLUMN_LABELS,
+  PACKET_COLUMNS,
+  readPacketRow,
+  recogniseColumns,
+  type PacketColumn,
+  type PacketDraft,
+  type RowRead,
+} from '@fresh-tuck/core/seedbox';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Notice } from '../data/household/notice.service';
@@ -16,7 +25,7 @@ const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': '
 /** A table of packets comes in: columns recognised, rows previewed and mended, all of it kept at once or nothing. */
 @Component({
   selector: 'ft-import',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import.html',
   styleUrl: './import.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { debounceTime, distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
@@ -26,7 +27,7 @@ const ROWS_AT_ONCE = 14;
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
   selector: 'ft-seeds',
-  imports: [PacketForm, RateBar, RouterLink],
+  imports: [MatButton, PacketForm, RateBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './seeds.html',
   styleUrl: './seeds.scss',

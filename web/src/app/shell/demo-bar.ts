@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { finalize } from 'rxjs';
@@ -8,6 +9,7 @@ import { ShellApi } from './shell.api';
 /** The demo's own clock: half a day on, or back to the first morning. */
 @Component({
   selector: 'ft-demo-bar',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <aside [class.bare]="bare()" aria-label="Demo">
@@ -15,8 +17,8 @@ import { ShellApi } from './shell.api';
         ><b>Demo</b><span class="long">, an invented household. Its clock says</span>
         {{ busy() ? 'one moment' : about.moments().short(about.nowMs()) }}.</span
       >
-      <button type="button" [disabled]="busy()" (click)="step()">Half a day on</button>
-      <button type="button" [disabled]="busy()" (click)="reset()">Begin again</button>
+      <button matButton="text" type="button" [disabled]="busy()" (click)="step()">Half a day on</button>
+      <button matButton="text" type="button" [disabled]="busy()" (click)="reset()">Begin again</button>
     </aside>
   `,
   styles: `

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
@@ -10,7 +11,7 @@ import { StandingNotes } from './standing-notes';
 /** The frame around every screen; a round and a tucking-in have the whole page to themselves. */
 @Component({
   selector: 'ft-root',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, DemoBar, StandingNotes],
+  imports: [MatButton, RouterOutlet, RouterLink, RouterLinkActive, DemoBar, StandingNotes],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'onKey($event)' },
   templateUrl: './shell.html',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import { AboutService } from '../data/household/about.service';
@@ -8,6 +9,7 @@ import { ShellApi } from './shell.api';
 /** What must be settled before records can be trusted: a clock that was set back, a file that is damaged. */
 @Component({
   selector: 'ft-standing-notes',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (about.trouble(); as trouble) {
@@ -19,7 +21,7 @@ import { ShellApi } from './shell.api';
       <aside role="alert">
         <p>
           <b>Is the clock right?</b> {{ text }}
-          <button type="button" class="quiet" (click)="settle()">The clock is right now</button>
+          <button matButton="text" type="button" class="quiet" (click)="settle()">The clock is right now</button>
           {{ error() ?? '' }}
         </p>
       </aside>

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, exhaustMap, filter, retry } from 'rxjs';
@@ -20,7 +21,7 @@ const inWords = (count: number): string => NUMBERS[count] ?? String(count);
 /** The walk round the home: which parcels to open now, and which to leave shut until when. */
 @Component({
   selector: 'ft-today',
-  imports: [Parcel, Ribbon, RouterLink, Why],
+  imports: [MatButton, Parcel, Ribbon, RouterLink, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './today.html',
   styleUrl: './today.scss',

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { type Destination, DESTINATIONS, type RootSchool } from '@fresh-tuck/core/moving';
 import { DESTINATION_WORDS, ROOT_WORDS } from '@fresh-tuck/core/words';
 import { Word } from '../kit/word';
@@ -10,12 +11,18 @@ const percent = (share: number): number => Math.round(share * 100);
 /** When they are moved, where to, and how many to each: what is lost on the way is counted in. */
 @Component({
   selector: 'ft-pot-words',
-  imports: [Word],
+  imports: [MatButton, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ft-word label="Moved at which root" [text]="root()" [fixed]="plan.schoolFixed() !== null">
       @for (entry of roots; track entry[0]) {
-        <button type="button" class="choice row" [attr.aria-pressed]="plan.school() === entry[0]" (click)="plan.schoolFixed.set(entry[0])">
+        <button
+          matButton="outlined"
+          type="button"
+          class="choice row"
+          [attr.aria-pressed]="plan.school() === entry[0]"
+          (click)="plan.schoolFixed.set(entry[0])"
+        >
           {{ entry[1].text }} <span class="soft">{{ entry[1].follows }}</span>
         </button>
       }
@@ -29,6 +36,7 @@ const percent = (share: number): number => Math.round(share * 100);
     <ft-word label="Where they go" [text]="place()" [fixed]="plan.destinationFixed() !== null || several()">
       @for (choice of destinations; track choice) {
         <button
+          matButton="outlined"
           type="button"
           class="choice row"
           [attr.aria-pressed]="plan.destination() === choice"
@@ -43,6 +51,7 @@ const percent = (share: number): number => Math.round(share * 100);
       <p class="soft">To each of them</p>
       @for (choice of pots; track choice.text) {
         <button
+          matButton="outlined"
           type="button"
           class="choice row"
           [attr.aria-pressed]="plan.pot().perPot === choice.perPot && plan.pot().keepers === choice.keepers"

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { chanceInWords } from '@fresh-tuck/core/units';
 import { TuckPlan } from './tuck-plan';
 
 /** The packet has too few: what can be had instead. */
 @Component({
   selector: 'ft-shortage',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (shortage(); as short) {
@@ -13,12 +15,12 @@ import { TuckPlan } from './tuck-plan';
         <ul>
           @if (short.left > 0) {
             <li>
-              <button type="button" class="choice" (click)="startAll(short.left)">Start all {{ short.left }}</button>
+              <button matButton="outlined" type="button" class="choice" (click)="startAll(short.left)">Start all {{ short.left }}</button>
               <span>{{ chances(short.chance) }} of {{ plan.wantedNumber() }} {{ plan.wantedNumber() === 1 ? 'plant' : 'plants' }}.</span>
             </li>
             @if (short.plants > 0) {
               <li>
-                <button type="button" class="choice" (click)="want(short.plants)">
+                <button matButton="outlined" type="button" class="choice" (click)="want(short.plants)">
                   Want {{ short.plants }} {{ short.plants === 1 ? 'plant' : 'plants' }}
                 </button>
                 <span>As sure as you asked, from what is there.</span>
@@ -27,7 +29,9 @@ import { TuckPlan } from './tuck-plan';
           }
           @for (other of short.fill; track other.packetId) {
             <li>
-              <button type="button" class="choice" (click)="fill(other.packetId, other.seeds)">{{ other.title }}</button>
+              <button matButton="outlined" type="button" class="choice" (click)="fill(other.packetId, other.seeds)">
+                {{ other.title }}
+              </button>
               <span
                 >{{ short.left > 0 ? 'All ' + short.left + ' of this one and ' : '' }}{{ other.seeds }} of it make it sure: two batches,
                 beginning with {{ other.title }}.</span

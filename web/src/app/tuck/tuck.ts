@@ -1,6 +1,7 @@
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
 import { CLOSURE_WORDS, knownInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
@@ -32,7 +33,7 @@ const DAY_MS = 86_400_000;
 /** One editable sentence; beneath it the towel to scale, how many, where it goes, the worktop card and the label. */
 @Component({
   selector: 'ft-tuck',
-  imports: [Calendar, GoalWord, HowMany, Label, PotWords, Ribbon, RouterLink, Shortage, Towel, Why, WishWord, Word, WorktopCard],
+  imports: [MatButton, Calendar, GoalWord, HowMany, Label, PotWords, Ribbon, RouterLink, Shortage, Towel, Why, WishWord, Word, WorktopCard],
   providers: [TuckPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tuck.html',

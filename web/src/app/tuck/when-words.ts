@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { AboutService } from '../data/household/about.service';
 import { dayMs } from '../data/household/moments';
 import { Word } from '../kit/word';
@@ -8,11 +9,17 @@ import type { Goal } from './choices';
 /** What it is wished for by, and counted back from. */
 @Component({
   selector: 'ft-goal-word',
-  imports: [Word],
+  imports: [MatButton, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ft-word label="By when" [text]="text()" [fixed]="plan.goal() !== null">
-      <button type="button" class="choice row" [attr.aria-pressed]="plan.goal() === null" (click)="plan.goal.set(null)">
+      <button
+        matButton="outlined"
+        type="button"
+        class="choice row"
+        [attr.aria-pressed]="plan.goal() === null"
+        (click)="plan.goal.set(null)"
+      >
         as soon as they come
       </button>
       <label

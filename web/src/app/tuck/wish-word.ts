@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import { plantsForBed, plantsForRack, type Wish } from '@fresh-tuck/core/sowing';
@@ -17,7 +18,7 @@ const MOST = 400;
 /** How many plants: a number, a bed's worth at a spacing, or a rack's free slots; and whether only the best are kept. */
 @Component({
   selector: 'ft-wish-word',
-  imports: [Word],
+  imports: [MatButton, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wish-word.html',
   styleUrl: './wish-word.scss',

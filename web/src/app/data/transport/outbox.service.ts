@@ -31,6 +31,9 @@ export type Sent<T> = { readonly kind: 'sent'; readonly reply: T } | { readonly 
 
 const RETRY_MS = 4000;
 
+/** What must arrive in the order in which it was tapped: "batches/<id>". */
+const orderOf = (path: string): string => path.split('/').slice(0, 2).join('/');
+
 /** No server, or one that is just starting: worth another try. */
 const mayPass = (status: number): boolean => status === 0 || status === 429 || status >= 500;
 
@@ -46,6 +49,7 @@ export class Outbox {
   private readonly box: Promise<IDBPDatabase<Box> | null>;
   private readonly kept = signal<readonly Kept[]>([]);
   private sending = false;
+  private readonly turns = new Map<string, Promise<unknown>>();
 
   readonly waiting = computed(() => this.kept().filter(({ refused }) => refused === null));
   readonly refused = computed(() => this.kept().filter(({ refused }) => refused !== null));
@@ -72,6 +76,26 @@ export class Outbox {
   async send<T>(outgoing: Outgoing): Promise<Sent<T>> {
     const kept: Kept = { ...outgoing, tappedMs: Date.now(), refused: null };
     await (await this.box)?.put('outgoing', kept);
+    return this.inTurn(kept.path, () => this.attempt<T>(kept));
+  }
+
+  /** One after another for the same batch: a move never arrives before the look that found its sprouts. */
+  private inTurn<T>(path: string, act: () => Promise<T>): Promise<T> {
+    const before = this.turns.get(orderOf(path)) ?? Promise.resolve();
+    const turn = before.then(act, act);
+    this.turns.set(orderOf(path), turn);
+    return turn;
+  }
+
+  private async attempt<T>(kept: Kept): Promise<Sent<T>> {
+    const earlier = (): boolean =>
+      this.waiting().some(({ path, tappedMs }) => orderOf(path) === orderOf(kept.path) && tappedMs <= kept.tappedMs);
+    if (earlier()) await this.flush();
+    // What was tapped before it still waits: so does this.
+    if (earlier()) {
+      this.kept.update((all) => [...all.filter(({ id }) => id !== kept.id), kept]);
+      return { kind: 'waiting' };
+    }
     try {
       const reply = await this.post<T>(kept);
       await this.forget(kept.id);
@@ -93,18 +117,25 @@ export class Outbox {
     this.kept.update((all) => all.filter((one) => one.id !== id));
   }
 
-  /** Sends what waits, in the order in which it was tapped. */
+  /** Sends what waits, each batch in the order in which it was tapped. */
   private async flush(): Promise<void> {
     if (this.sending) return;
     this.sending = true;
+    const held = new Set<string>();
     try {
       for (const one of this.waiting()) {
+        if (held.has(orderOf(one.path))) continue;
         try {
           await this.post(one);
           await this.forget(one.id);
         } catch (error) {
           const problem = error as ApiProblem;
-          if (mayPass(problem.status)) return;
+          // No server at all, or trouble with one batch: then only what belongs to it waits on.
+          if (problem.status === 0) return;
+          if (mayPass(problem.status)) {
+            held.add(orderOf(one.path));
+            continue;
+          }
           const refused = { ...one, refused: problem.message };
           await (await this.box)?.put('outgoing', refused);
           this.kept.update((all) => all.map((other) => (other.id === one.id ? refused : other)));
