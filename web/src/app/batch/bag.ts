@@ -1,5 +1,9 @@
+import { readBy, readGrams, text } from '../kit/validators';
+import { Field } from '../kit/field';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { CLOSURE_WORDS } from '@fresh-tuck/core/words';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal, effect } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import type { Observable } from 'rxjs';
@@ -16,7 +20,7 @@ import { HouseholdApi } from '../data/household/household.api';
 /** What belongs to the bag and not to one parcel: its closure, its probe, its weight, and who is in it. */
 @Component({
   selector: 'ft-bag',
-  imports: [MatButton],
+  imports: [Field, MatCheckboxModule, ReactiveFormsModule, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset class="ask-for">
@@ -46,20 +50,20 @@ import { HouseholdApi } from '../data/household/household.api';
         <span class="soft">There is no other bag.</span>
       }
     </fieldset>
-    <form (submit)="$event.preventDefault(); probe(low.value, high.value)">
+    <form [formGroup]="probed" (ngSubmit)="probe()">
       <p>A probe in the {{ batch().holder.kind }}, today {{ batch().holder.probed ? '(it has one)' : '' }}</p>
-      <label>Lowest <input #low class="entry" inputmode="decimal" /></label>
-      <label>Highest <input #high class="entry" inputmode="decimal" /></label>
+      <ft-field label="Lowest" mode="decimal" [control]="probed.controls.low" [accepted]="warmth" />
+      <ft-field label="Highest" mode="decimal" [control]="probed.controls.high" [accepted]="warmth" />
       <button matButton="outlined" type="submit" class="plain">Keep it</button>
     </form>
-    <form (submit)="$event.preventDefault(); weigh(grams.value, full.checked)">
+    <form [formGroup]="weighed" (ngSubmit)="weigh()">
       <p>
         On a kitchen scale{{
           batch().holder.weighedG === null ? ': first when it was just given its water' : ', last ' + batch().holder.weighedG + ' g'
         }}
       </p>
-      <label>Grams, bag and all <input #grams class="entry" inputmode="decimal" /></label>
-      <label class="tick"><input #full type="checkbox" [checked]="batch().holder.weighedG === null" /> just given its water</label>
+      <ft-field label="Grams, bag and all" mode="decimal" [control]="weighed.controls.grams" accepted="A weight in grams, like 23.5." />
+      <mat-checkbox formControlName="full">just given its water</mat-checkbox>
       <button matButton="outlined" type="submit" class="plain">Keep it</button>
     </form>
     <p class="error" role="alert">{{ error() ?? '' }}</p>
@@ -76,19 +80,6 @@ import { HouseholdApi } from '../data/household/household.api';
       grid-column: 1 / -1;
       font-weight: 700;
     }
-    label {
-      display: grid;
-      gap: 4px;
-      font-size: 15px;
-    }
-    .tick {
-      display: flex;
-      align-items: center;
-      min-height: 48px;
-    }
-    .entry {
-      width: 100%;
-    }
   `,
 })
 export class Bag {
@@ -101,6 +92,21 @@ export class Bag {
   protected readonly closures = CLOSURES;
   protected readonly closureWords = CLOSURE_WORDS;
   protected readonly error = signal<string | null>(null);
+  protected readonly warmth = 'A temperature like 21, 21.5 C or 70F.';
+  private readonly celsius = (words: string): number | null => parseCelsius(words, this.about.household().units);
+  protected readonly probed = new FormGroup({
+    low: text('', Validators.required, readBy(this.celsius)),
+    high: text('', Validators.required, readBy(this.celsius)),
+  });
+  protected readonly weighed = new FormGroup({
+    grams: text('', Validators.required, readBy(readGrams)),
+    full: new FormControl(false, { nonNullable: true }),
+  });
+
+  constructor() {
+    // A bag that was never weighed is weighed first when it was just given its water.
+    effect(() => this.weighed.controls.full.setValue(this.batch().holder.weighedG === null));
+  }
   private readonly holders = toSignal(
     inject(Changes).keep(() => this.householdApi.holders()),
     { initialValue: [] },
@@ -120,23 +126,20 @@ export class Bag {
     this.run(this.api.rebag(this.batch().id, { id: uuid(), holder }), 'Laid over. It is opened with its new bag.');
   }
 
-  protected probe(low: string, high: string): void {
-    const { units } = this.about.household();
-    const [minC, maxC] = [parseCelsius(low, units), parseCelsius(high, units)];
-    if (minC === null || maxC === null) {
-      this.error.set('Two temperatures like 21, 21.5 C or 70F.');
-      return;
-    }
+  protected probe(): void {
+    this.probed.markAllAsTouched();
+    const { low, high } = this.probed.getRawValue();
+    const [minC, maxC] = [this.celsius(low), this.celsius(high)];
+    if (this.probed.invalid || minC === null || maxC === null) return;
     const day = this.about.moments().field(this.about.nowMs()).slice(0, 10);
     this.run(this.api.probe(this.batch().holder.id, { id: uuid(), day, minC, maxC }), 'Kept. It counts before the place’s thermometer.');
   }
 
-  protected weigh(typed: string, full: boolean): void {
-    const grams = Number(typed.replace(',', '.').replace(/\s*g$/, ''));
-    if (typed.trim() === '' || !Number.isFinite(grams)) {
-      this.error.set('A weight in grams, like 23.5.');
-      return;
-    }
+  protected weigh(): void {
+    this.weighed.markAllAsTouched();
+    const { grams: typed, full } = this.weighed.getRawValue();
+    const grams = readGrams(typed);
+    if (grams === null) return;
     this.run(this.api.weigh(this.batch().holder.id, { id: uuid(), grams, full }), 'Kept. A gram lost is a millilitre gone.');
   }
 

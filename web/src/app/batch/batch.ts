@@ -1,3 +1,6 @@
+import { text, wholeFrom } from '../kit/validators';
+import { Field } from '../kit/field';
+import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { REASON_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -30,7 +33,7 @@ import { HouseholdApi } from '../data/household/household.api';
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
-  imports: [MatButton, Advice, Bag, Curve, FinalCount, Label, Ribbon, RouterLink, TestResultView, Towel, Why],
+  imports: [Field, ReactiveFormsModule, MatButton, Advice, Bag, Curve, FinalCount, Label, Ribbon, RouterLink, TestResultView, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './batch.html',
   styleUrl: './batch.scss',
@@ -48,6 +51,7 @@ export class BatchScreen {
 
   protected readonly reasons = CLOSING_REASONS.map((value) => ({ value, text: REASON_WORDS[value] }));
   protected readonly gone = signal<string | null>(null);
+  protected readonly recounted = new FormGroup({ seeds: text('', Validators.required, wholeFrom(1, 400)) });
   protected readonly panel = signal<'recount' | 'place' | 'bag' | 'close' | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly spots = toSignal(
@@ -105,6 +109,7 @@ export class BatchScreen {
 
   protected show(panel: 'recount' | 'place' | 'bag' | 'close'): void {
     this.error.set(null);
+    this.recounted.setValue({ seeds: String(this.batch()?.facts.seeds ?? '') });
     this.panel.update((open) => (open === panel ? null : panel));
   }
 
@@ -112,12 +117,10 @@ export class BatchScreen {
     this.run(this.householdApi.undo(this.batchId(), { id: uuid(), entryId: entry.id }), 'Taken back.');
   }
 
-  protected recount(field: HTMLInputElement): void {
-    const seeds = Number(field.value);
-    if (field.value.trim() === '' || !Number.isInteger(seeds)) {
-      this.error.set('How many seeds there were is a whole number from 1 to 400.');
-      return;
-    }
+  protected recount(): void {
+    this.recounted.markAllAsTouched();
+    if (this.recounted.invalid) return;
+    const seeds = Number(this.recounted.value.seeds);
     this.run(this.api.recount(this.batchId(), { id: uuid(), seeds }), 'Starting count corrected.');
   }
 

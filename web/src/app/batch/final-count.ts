@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { CLASS_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -12,7 +14,7 @@ import { BatchApi } from './batch.api';
 /** A test's final count: the seedlings of each towel by class. The last class follows from the rest. */
 @Component({
   selector: 'ft-final-count',
-  imports: [MatButton],
+  imports: [MatFormFieldModule, MatInputModule, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="$event.preventDefault(); save()" aria-label="Final count">
@@ -36,13 +38,14 @@ import { BatchApi } from './batch.api';
               </th>
               @for (name of classes; track name) {
                 <td>
-                  <input
-                    class="entry"
-                    inputmode="numeric"
-                    [attr.aria-label]="'Towel ' + (towel + 1) + ', ' + name"
-                    [value]="row[name]"
-                    (input)="type(towel, name, $any($event.target).value)"
-                  />
+                  <mat-form-field class="entry" appearance="outline" subscriptSizing="dynamic"
+                    ><input
+                      matInput
+                      inputmode="numeric"
+                      [attr.aria-label]="'Towel ' + (towel + 1) + ', ' + name"
+                      [value]="row[name]"
+                      (input)="type(towel, name, $any($event.target).value)"
+                  /></mat-form-field>
                 </td>
               }
               <td class="over" [class.trouble]="(over()[towel] ?? 0) < 0">{{ over()[towel] }}</td>

@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -27,7 +29,7 @@ const NAMES = 'Names';
 /** Any figure of a crop set otherwise, or a crop of one's own begun from another. */
 @Component({
   selector: 'ft-crop-figures',
-  imports: [MatButton, RouterLink],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './figures.html',
   styleUrl: './figures.scss',

@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
@@ -23,26 +25,27 @@ const KIND_WORDS: Readonly<Record<Hit['kind'], string>> = {
 /** Reaches every packet, batch, crop, screen and action, by keyboard and thumb. */
 @Component({
   selector: 'ft-find',
-  imports: [MatDialogModule],
+  imports: [MatFormFieldModule, MatInputModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title class="unseen">Find</h2>
     <mat-dialog-content>
       <label class="unseen" for="find">Find a parcel, packet, crop or page</label>
-      <input
-        id="find"
-        class="entry"
-        type="text"
-        role="combobox"
-        autocomplete="off"
-        placeholder="A number, a name, or what you want to do"
-        aria-controls="found"
-        aria-expanded="true"
-        [attr.aria-activedescendant]="hits()[active()] ? 'hit-' + active() : null"
-        [value]="typed()"
-        (input)="typed.set($any($event.target).value)"
-        (keydown)="onKey($event)"
-      />
+      <mat-form-field class="entry" appearance="outline" subscriptSizing="dynamic"
+        ><input
+          matInput
+          id="find"
+          type="text"
+          role="combobox"
+          autocomplete="off"
+          placeholder="A number, a name, or what you want to do"
+          aria-controls="found"
+          aria-expanded="true"
+          [attr.aria-activedescendant]="hits()[active()] ? 'hit-' + active() : null"
+          [value]="typed()"
+          (input)="typed.set($any($event.target).value)"
+          (keydown)="onKey($event)"
+      /></mat-form-field>
       <div id="found" class="found" role="listbox" aria-label="Found">
         @for (hit of hits(); track hit.id; let index = $index) {
           <div

@@ -3,44 +3,13 @@ import { TestBed } from '@angular/core/testing';
 import type { DrawnFacts } from '@fresh-tuck/contract';
 import { type Report, reportFor } from '@fresh-tuck/core/judging';
 import { type ParcelFacts } from '@fresh-tuck/core/parcel';
-import { bookPrior } from '@fresh-tuck/core/forecast';
-import { CROPS } from '@fresh-tuck/core/crops';
-import { lookingTimes } from '@fresh-tuck/core/units';
+import { look, NOW, parcel as fixture } from '@fresh-tuck/core/testing';
 import { Curve } from './curve';
 import { Ribbon } from './ribbon';
 
-const HOUR_MS = 3_600_000;
-const NOW = Date.parse('2026-04-11T07:10:00+02:00');
 
 function parcel(totals: readonly (readonly [number, number])[]): { facts: ParcelFacts; answers: Report } {
-  const crop = CROPS.find(({ id }) => id === 'tomato');
-  if (!crop) throw new Error('no tomato');
-  const startMs = NOW - 96 * HOUR_MS;
-  const facts: ParcelFacts = {
-    crop,
-    seeds: 8,
-    wanted: 5,
-    startMs,
-    chillUntilMs: null,
-    prior: bookPrior(crop, { printedRate: 0.9, ageYears: null, seen: 'tip' }),
-    stays: [{ fromMs: startMs, readings: [], guess: { minC: 22, maxC: 26 } }],
-    utcOffsetHours: 2,
-    looks: totals.map(([hoursAgo, tipped]) => ({
-      atMs: NOW - hoursAgo * HOUR_MS,
-      through: false,
-      tipped,
-      rotten: 0,
-      marks: [],
-      damp: null,
-      rewetted: false,
-      troubles: [],
-    })),
-    moves: [],
-    closure: 'sealed_air',
-    doseMl: 7,
-    lookTimesMs: lookingTimes(NOW, 'Europe/Copenhagen', ['07:00', '18:30'], 30),
-    lateTolerance: 0.01,
-  };
+  const facts = fixture('tomato', 4, 24, { looks: totals.map(([hoursAgo, tipped]) => look(hoursAgo, { tipped })) });
   return { facts, answers: reportFor(facts, NOW) };
 }
 

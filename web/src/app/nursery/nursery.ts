@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -21,7 +23,7 @@ const DAY_MS = 86_400_000;
 /** Every moved sprout by stage; what arrives can be marked up, lost or given. */
 @Component({
   selector: 'ft-nursery',
-  imports: [MatButton, RouterLink, SproutDrawing],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink, SproutDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',
   styleUrl: './nursery.scss',

@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { DAMPS } from '@fresh-tuck/contract/choices';
@@ -13,7 +15,7 @@ export type Edit = (draft: Draft) => Draft;
 /** What a look asks besides the seeds: how, how many, how damp, what is wrong, who and what else. */
 @Component({
   selector: 'ft-asks',
-  imports: [MatButton, FindingPicture],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, FindingPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './asks.html',
   styleUrl: './asks.scss',

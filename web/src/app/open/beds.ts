@@ -1,3 +1,8 @@
+import { readNumber } from '@fresh-tuck/core/seedbox';
+import { readBy, text, wholeFrom } from '../kit/validators';
+import { showProblem } from '../kit/field-errors';
+import { Field } from '../kit/field';
+import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, model, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
@@ -15,7 +20,7 @@ import { OpenApi } from './open.api';
 /** Which bed, and whether its soil is warm enough; where it is not, plugs and the days they buy. */
 @Component({
   selector: 'ft-beds',
-  imports: [MatButton],
+  imports: [Field, ReactiveFormsModule, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset class="ask-for">
@@ -30,20 +35,20 @@ import { OpenApi } from './open.api';
       </button>
     </fieldset>
     @if (adding()) {
-      <form (submit)="$event.preventDefault(); add(name.value, width.value, length.value, year.value)">
-        <label>What it is called <input #name class="entry" maxlength="60" /></label>
-        <label>Wide, m <input #width class="entry" inputmode="decimal" /></label>
-        <label>Long, m <input #length class="entry" inputmode="decimal" /></label>
-        <label>Made in (year) <input #year class="entry" inputmode="numeric" /></label>
+      <form [formGroup]="form" (ngSubmit)="add()">
+        <ft-field label="What it is called" [most]="60" [control]="form.controls.name" accepted="A name." />
+        <ft-field label="Wide, m" mode="decimal" [control]="form.controls.widthM" accepted="A length like 1.2 or 0,8." />
+        <ft-field label="Long, m" mode="decimal" [control]="form.controls.lengthM" accepted="A length like 1.2 or 0,8." />
+        <ft-field label="Made in (year)" mode="numeric" [control]="form.controls.madeYear" accepted="A year like 2024, or nothing." />
         <button matButton="outlined" type="submit" class="plain">Add this bed</button>
       </form>
     }
     @if (gate(); as gate) {
       <p [class]="gate.tone" role="status">{{ gate.text }}</p>
-      <form class="soil" (submit)="$event.preventDefault(); read(soil.value, 'soil')">
-        <label>Its soil now <input #soil class="entry" [placeholder]="warmth(12)" /></label>
+      <form class="soil" (submit)="$event.preventDefault(); read('soil')">
+        <ft-field label="Its soil now" [placeholder]="warmth(12)" [control]="soil" accepted="A temperature like 12, 12.5 C or 54F." />
         <button matButton="outlined" type="submit" class="plain">In the soil</button>
-        <button matButton="outlined" type="button" class="plain" (click)="read(soil.value, 'air')">Mean of the air</button>
+        <button matButton="outlined" type="button" class="plain" (click)="read('air')">Mean of the air</button>
       </form>
     }
     <p class="error" role="alert">{{ error() ?? '' }}</p>
@@ -55,14 +60,6 @@ import { OpenApi } from './open.api';
       gap: 10px;
       align-items: end;
       margin-bottom: 14px;
-    }
-    label {
-      display: grid;
-      gap: 4px;
-      font-weight: 700;
-    }
-    .entry {
-      width: 100%;
     }
     p {
       margin-bottom: 10px;
@@ -82,6 +79,14 @@ export class Beds {
   );
   protected readonly adding = signal(false);
   protected readonly error = signal<string | null>(null);
+  private readonly celsius = (words: string): number | null => parseCelsius(words, this.about.household().units);
+  protected readonly form = new FormGroup({
+    name: text('', Validators.required),
+    widthM: text('', Validators.required, readBy(readNumber)),
+    lengthM: text('', Validators.required, readBy(readNumber)),
+    madeYear: text('', wholeFrom(1900, 2100)),
+  });
+  protected readonly soil = text('', Validators.required, readBy(this.celsius));
 
   protected readonly gate = computed(() => {
     const bed = this.beds().find(({ id }) => id === this.bedId());
@@ -112,30 +117,36 @@ export class Beds {
     return formatTemperature(celsius, this.about.household().units);
   }
 
-  protected add(name: string, width: string, length: string, year: string): void {
-    const number = (text: string): number => Number(text.replace(',', '.'));
+  protected add(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    const { name, widthM, lengthM, madeYear } = this.form.getRawValue();
     const id = uuid();
     this.api
-      .addBed({ id, name, widthM: number(width), lengthM: number(length), madeYear: year.trim() === '' ? null : number(year) })
+      .addBed({
+        id,
+        name,
+        widthM: readNumber(widthM) ?? 0,
+        lengthM: readNumber(lengthM) ?? 0,
+        madeYear: madeYear.trim() === '' ? null : readNumber(madeYear),
+      })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
         next: () => {
           this.error.set(null);
           this.adding.set(false);
+          this.form.reset();
           this.bedId.set(id);
         },
-        error: (problem: ApiProblem) => this.error.set(problem.message),
+        error: (problem: ApiProblem) => this.error.set(showProblem(this.form, problem)),
       });
   }
 
-  protected read(text: string, source: 'soil' | 'air'): void {
+  protected read(source: 'soil' | 'air'): void {
     const bedId = this.bedId();
-    const celsius = parseCelsius(text, this.about.household().units);
-    if (bedId === null) return;
-    if (celsius === null) {
-      this.error.set('A temperature like 12, 12.5 C or 54F.');
-      return;
-    }
+    this.soil.markAsTouched();
+    const celsius = this.celsius(this.soil.value);
+    if (bedId === null || celsius === null) return;
     this.api
       .addSoil(bedId, { id: uuid(), day: this.about.moments().field(this.about.nowMs()).slice(0, 10), celsius, source })
       .pipe(takeUntilDestroyed(this.destroyRef))

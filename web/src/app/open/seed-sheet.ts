@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MAT_BOTTOM_SHEET_DATA, MatBottomSheetRef } from '@angular/material/bottom-sheet';
@@ -16,7 +18,7 @@ export interface SeedSheetData {
 /** Everything one seed can be, with the length of its root. */
 @Component({
   selector: 'ft-seed-sheet',
-  imports: [MatButton, SeedDrawing],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, SeedDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="seed-sheet">Seed {{ data.seed }}</h2>
@@ -31,16 +33,17 @@ export interface SeedSheetData {
     @if (chosen() === 'root' || chosen() === 'leaves' || chosen() === 'tip') {
       <label>
         Root length, if you measured it
-        <input
-          #length
-          class="entry"
-          inputmode="text"
-          [value]="data.rootMm ?? ''"
-          placeholder="12 mm or 1/2 in"
-          (input)="typed.set(length.value)"
-          [attr.aria-invalid]="error() !== null"
-          aria-describedby="length-error"
-        />
+        <mat-form-field class="entry" appearance="outline" subscriptSizing="dynamic"
+          ><input
+            matInput
+            #length
+            inputmode="text"
+            [value]="data.rootMm ?? ''"
+            placeholder="12 mm or 1/2 in"
+            (input)="typed.set(length.value)"
+            [attr.aria-invalid]="error() !== null"
+            aria-describedby="length-error"
+        /></mat-form-field>
       </label>
       <p class="error" id="length-error">{{ error() ?? '' }}</p>
     }

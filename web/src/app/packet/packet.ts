@@ -1,3 +1,6 @@
+import { readBy, readGrams, text, wholeFrom } from '../kit/validators';
+import { Field } from '../kit/field';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { knownInWords } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -23,7 +26,7 @@ import { PacketApi } from './packet.api';
 /** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
 @Component({
   selector: 'ft-packet',
-  imports: [MatButton, Fading, PacketForm, RouterLink, TestResultView, Why],
+  imports: [Field, ReactiveFormsModule, MatButton, Fading, PacketForm, RouterLink, TestResultView, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './packet.html',
   styleUrl: './packet.scss',
@@ -55,6 +58,7 @@ export class PacketScreen {
     ),
   );
 
+  protected readonly counted = new FormGroup({ seeds: text('', wholeFrom(0, 1_000_000)), grams: text('', readBy(readGrams)) });
   protected readonly known = computed(() => (this.packet()?.prior.known ?? []).map(knownInWords));
   protected readonly headline = computed(() => {
     const packet = this.packet();
@@ -118,18 +122,20 @@ export class PacketScreen {
     this.panel.update((open) => (open === panel ? null : panel));
   }
 
-  protected count(seeds: string, grams: string): void {
+  protected count(): void {
+    this.counted.markAllAsTouched();
+    const { seeds, grams } = this.counted.getRawValue();
     const [number, weight] = [seeds.trim(), grams.trim()];
     if ((number === '') === (weight === '')) return this.error.set('Write how many seeds, or how many grams: one of the two.');
     const value = readNumber(number === '' ? weight : number);
-    if (value === null || (number !== '' && !Number.isInteger(value)))
-      return this.error.set(number === '' ? 'A weight in grams like 0.8.' : 'A whole number of seeds; 0 where it is used up.');
+    if (this.counted.invalid || value === null) return;
     this.api
       .countPacket(this.packetId(), { id: uuid(), seeds: number === '' ? null : value, grams: number === '' ? value : null })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
         next: ({ seedsLeft }) => {
           this.panel.set(null);
+          this.counted.reset();
           this.notice.say(seedsLeft === 0 ? 'Used up.' : `${seedsLeft} in it now.`);
         },
         error: (problem: ApiProblem) => this.error.set(problem.message),

@@ -1,3 +1,5 @@
+import { text, wholeFrom } from '../kit/validators';
+import { Field } from '../kit/field';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -21,7 +23,7 @@ const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 /** A germination test of part of a packet, as one sentence. */
 @Component({
   selector: 'ft-test',
-  imports: [MatButton, Precision, RouterLink, Word],
+  imports: [Field, MatButton, Precision, RouterLink, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './test.html',
   styleUrls: ['../kit/sentence.scss', './test.scss'],
@@ -167,24 +169,23 @@ export class TestScreen {
       : `The final count is due on day ${count.day}, ${day}: no laboratory’s rule is known for it, so it gets ${this.about.household().ways.patienceTimes} times its usual days.`;
   });
 
-  protected typeSeeds(event: Event): void {
-    const { value } = event.target as HTMLInputElement;
-    const number = Number(value);
-    const most = Math.min(this.left() ?? MOST_TESTED, MOST_TESTED);
-    const fits = Number.isInteger(number) && number >= 1 && number <= most;
-    if (value.trim() === '') {
-      this.seedsFixed.set(null);
-      return this.error.set(null);
-    }
-    this.error.set(
-      fits ? null : `How many to test is a whole number from 1 to ${most}${this.left() === null ? '' : ': the packet has no more'}.`,
-    );
-    if (fits) this.seedsFixed.set(number);
+  private readonly most = computed(() => Math.min(this.left() ?? MOST_TESTED, MOST_TESTED));
+  protected readonly mostText = computed(
+    () => `How many to test is a whole number from 1 to ${this.most()}${this.left() === null ? '' : ': the packet has no more'}.`,
+  );
+  protected readonly typed = text('', (control) => wholeFrom(1, this.most())(control));
+
+  constructor() {
+    this.typed.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => {
+      this.typed.markAsTouched();
+      const words = String(value ?? '').trim();
+      if (this.typed.valid) this.seedsFixed.set(words === '' ? null : Number(words));
+    });
   }
 
   protected ask(asked: { within: number } | { least: number; error: number }): void {
     this.asked.set(asked);
-    this.seedsFixed.set(null);
+    this.typed.setValue('');
   }
 
   protected begin(): void {

@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
@@ -25,7 +27,7 @@ const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': '
 /** A table of packets comes in: columns recognised, rows previewed and mended, all of it kept at once or nothing. */
 @Component({
   selector: 'ft-import',
-  imports: [MatButton, RouterLink],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import.html',
   styleUrl: './import.scss',

@@ -1,3 +1,5 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -27,7 +29,7 @@ const ROWS_AT_ONCE = 14;
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
   selector: 'ft-seeds',
-  imports: [MatButton, PacketForm, RateBar, RouterLink],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, PacketForm, RateBar, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './seeds.html',
   styleUrl: './seeds.scss',

@@ -1,3 +1,8 @@
+import { MatInputModule } from '@angular/material/input';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { text, wholeFrom } from '../kit/validators';
+import { Field } from '../kit/field';
+import { FormControl, FormGroup } from '@angular/forms';
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
 import { CLOSURE_WORDS, knownInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
@@ -33,7 +38,25 @@ const DAY_MS = 86_400_000;
 /** One editable sentence; beneath it the towel to scale, how many, where it goes, the worktop card and the label. */
 @Component({
   selector: 'ft-tuck',
-  imports: [MatButton, Calendar, GoalWord, HowMany, Label, PotWords, Ribbon, RouterLink, Shortage, Towel, Why, WishWord, Word, WorktopCard],
+  imports: [
+    MatFormFieldModule,
+    MatInputModule,
+    Field,
+    MatButton,
+    Calendar,
+    GoalWord,
+    HowMany,
+    Label,
+    PotWords,
+    Ribbon,
+    RouterLink,
+    Shortage,
+    Towel,
+    Why,
+    WishWord,
+    Word,
+    WorktopCard,
+  ],
   providers: [TuckPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tuck.html',
@@ -53,6 +76,8 @@ export class TuckScreen {
   protected readonly preparations = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
   protected readonly surenesses = SURENESS;
   protected readonly panes = PANES;
+  /** Words of the sentence that are typed; empty is for the plan to say. */
+  protected readonly form = new FormGroup({ seeds: text('', wholeFrom(1, SEED_LIMIT)), start: text(), chill: text('', wholeFrom(1, 200)) });
   protected readonly saving = signal(false);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly missing = signal<string | null>(null);
@@ -156,32 +181,24 @@ export class TuckScreen {
       const id = this.packet();
       if (id) this.plan.packetId.set(id);
     });
-  }
-
-  private number(event: Event, most: number): number | null {
-    const { value } = event.target as HTMLInputElement;
-    const number = Number(value);
-    return value.trim() !== '' && Number.isInteger(number) && number >= 1 && number <= most ? number : null;
-  }
-
-  protected setSeeds(event: Event): void {
-    const number = this.number(event, SEED_LIMIT);
-    const empty = (event.target as HTMLInputElement).value.trim() === '';
-    this.missing.set(number === null && !empty ? `How many seeds is a whole number from 1 to ${SEED_LIMIT}.` : null);
-    if (number !== null || empty) this.plan.seedsFixed.set(number);
-  }
-
-  protected setChill(event: Event): void {
-    const empty = (event.target as HTMLInputElement).value.trim() === '';
-    const number = this.number(event, 200);
-    this.missing.set(number === null && !empty ? 'A chill is a whole number of days from 1 to 200, or empty for none.' : null);
-    if (number !== null || empty) this.plan.chillFixed.set(number);
-  }
-
-  protected setStart(event: Event): void {
-    const { value, validity } = event.target as HTMLInputElement;
-    this.missing.set(validity.badInput ? 'The start is a date and time that exist, like 7 April 2026, 07:00.' : null);
-    if (!validity.badInput) this.plan.startAt.set(value === '' ? null : value.slice(0, 16));
+    const { seeds, start, chill } = this.form.controls;
+    const number = (value: string): number | null => (value.trim() === '' ? null : Number(value));
+    const follow = (control: FormControl<string>, take: (value: string) => void): void => {
+      control.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => {
+        control.markAsTouched();
+        if (control.valid) take(String(value ?? ''));
+      });
+    };
+    follow(seeds, (value) => this.plan.seedsFixed.set(number(value)));
+    follow(chill, (value) => this.plan.chillFixed.set(number(value)));
+    follow(start, (value) => this.plan.startAt.set(value === '' ? null : value.slice(0, 16)));
+    // What another word decides stands in the fields too, unless it is just being typed.
+    const show = (control: FormControl<string>, value: number | string | null): void => {
+      if (String(control.value ?? '') !== String(value ?? '') && control.valid) control.setValue(String(value ?? ''), { emitEvent: false });
+    };
+    effect(() => show(seeds, this.plan.seedsFixed()));
+    effect(() => show(chill, this.plan.chillDays()));
+    effect(() => show(start, this.plan.startAt()));
   }
 
   protected togglePrep(step: Preparation): void {
@@ -190,6 +207,7 @@ export class TuckScreen {
   }
 
   protected tuckIn(): void {
+    if (this.form.invalid) return this.missing.set('One word of the sentence cannot be so: open the word that is marked and mend it.');
     const body = this.body();
     if (!body) return;
     this.saving.set(true);

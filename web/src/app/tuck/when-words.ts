@@ -1,4 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { readBy, text } from '../kit/validators';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Field } from '../kit/field';
+import { ChangeDetectionStrategy, Component, computed, inject, effect } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { AboutService } from '../data/household/about.service';
 import { dayMs } from '../data/household/moments';
@@ -6,10 +9,13 @@ import { Word } from '../kit/word';
 import { TuckPlan } from './tuck-plan';
 import type { Goal } from './choices';
 
+const KINDS = ['plant_out', 'ripe'] as const;
+const MOST_AHEAD_MS = 3 * 366 * 86_400_000;
+
 /** What it is wished for by, and counted back from. */
 @Component({
   selector: 'ft-goal-word',
-  imports: [MatButton, Word],
+  imports: [Field, MatButton, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ft-word label="By when" [text]="text()" [fixed]="plan.goal() !== null">
@@ -22,40 +28,31 @@ import type { Goal } from './choices';
       >
         as soon as they come
       </button>
-      <label
-        >To plant out around
-        <input class="entry" type="date" [value]="dayOf('plant_out')" (change)="set('plant_out', $event)" />
-      </label>
+      <ft-field label="To plant out around" type="date" [control]="days.plant_out" [accepted]="ahead" />
       @if (plan.crop()?.growing?.harvestDaysAfterPlantingOut !== null) {
-        <label
-          >Ripe by
-          <input class="entry" type="date" [value]="dayOf('ripe')" (change)="set('ripe', $event)" />
-        </label>
+        <ft-field label="Ripe by" type="date" [control]="days.ripe" [accepted]="ahead" />
       } @else {
         <p class="soft">How long it takes to ripen is not in the book.</p>
       }
-      <p class="error" role="alert">{{ error() ?? '' }}</p>
       <p class="soft">The start is counted back from it: cold, soak, tips, nursing, and how late it was here before.</p>
     </ft-word>
   `,
   styles: `
-    label {
-      display: grid;
-      gap: 6px;
-    }
     .row {
       justify-content: start;
       width: 100%;
-    }
-    .error:empty {
-      display: none;
     }
   `,
 })
 export class GoalWord {
   private readonly about = inject(AboutService);
   protected readonly plan = inject(TuckPlan);
-  protected readonly error = signal<string | null>(null);
+  protected readonly ahead = 'The date must lie ahead, within three years.';
+  private readonly within = readBy((day) => {
+    const ms = dayMs(day) - this.about.nowMs();
+    return ms > 0 && ms < MOST_AHEAD_MS ? ms : null;
+  });
+  protected readonly days = { plant_out: text('', this.within), ripe: text('', this.within) };
   protected readonly text = computed(() => {
     const goal = this.plan.goal();
     if (!goal) return 'as soon as they come';
@@ -63,20 +60,22 @@ export class GoalWord {
     return goal.kind === 'ripe' ? `ripe by ${day}` : `to plant out around ${day}`;
   });
 
-  protected dayOf(kind: Goal['kind']): string {
-    const goal = this.plan.goal();
-    return goal?.kind === kind ? goal.day : '';
-  }
-
-  protected set(kind: Goal['kind'], event: Event): void {
-    const { value } = event.target as HTMLInputElement;
-    if (value === '') {
-      if (this.plan.goal()?.kind === kind) this.plan.goal.set(null);
-      return this.error.set(null);
+  constructor() {
+    for (const kind of KINDS) {
+      const control = this.days[kind];
+      control.valueChanges.pipe(takeUntilDestroyed()).subscribe((day) => {
+        control.markAsTouched();
+        if (day === '' && this.plan.goal()?.kind === kind) this.plan.goal.set(null);
+        if (day !== '' && control.valid) this.plan.goal.set({ kind, day });
+      });
     }
-    const ahead = dayMs(value) - this.about.nowMs();
-    const fits = ahead > 0 && ahead < 3 * 366 * 86_400_000;
-    this.error.set(fits ? null : 'The date must lie ahead, within three years.');
-    if (fits) this.plan.goal.set({ kind, day: value });
+    // One date is counted back from: the other field is empty.
+    effect(() => {
+      const goal = this.plan.goal();
+      for (const kind of KINDS) {
+        const day = goal?.kind === kind ? goal.day : '';
+        if (this.days[kind].value !== day && this.days[kind].valid) this.days[kind].setValue(day, { emitEvent: false });
+      }
+    });
   }
 }

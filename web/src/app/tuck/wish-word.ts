@@ -1,4 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { readBy, text, wholeFrom } from '../kit/validators';
+import { showProblem } from '../kit/field-errors';
+import { Field } from '../kit/field';
+import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal, effect } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
@@ -18,7 +22,7 @@ const MOST = 400;
 /** How many plants: a number, a bed's worth at a spacing, or a rack's free slots; and whether only the best are kept. */
 @Component({
   selector: 'ft-wish-word',
-  imports: [MatButton, Word],
+  imports: [Field, ReactiveFormsModule, MatButton, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wish-word.html',
   styleUrl: './wish-word.scss',
@@ -43,6 +47,26 @@ export class WishWord {
   protected readonly lengthUnit = computed(() => (this.about.household().units === 'us' ? 'ft' : 'm'));
   protected readonly spacingUnit = computed(() => (this.about.household().units === 'us' ? 'in' : 'cm'));
 
+  protected readonly side = 'A bed’s side is a length like 1.2 m, 80 cm or 4 ft.';
+  protected readonly room = computed(() => `The room for a plant is a length above 0, like 30 ${this.spacingUnit()}.`);
+  private readonly metres = (words: string): number | null => parseMetres(words, this.about.household().units);
+  protected readonly wanted = text('', Validators.required, wholeFrom(1, MOST));
+  protected readonly bed = new FormGroup({
+    width: text('', Validators.required, readBy(this.metres)),
+    length: text('', Validators.required, readBy(this.metres)),
+    inRow: text(
+      '',
+      Validators.required,
+      readBy((words) => this.centimetres(words)),
+    ),
+    rows: text(
+      '',
+      Validators.required,
+      readBy((words) => this.centimetres(words)),
+    ),
+  });
+  protected readonly rack = new FormGroup({ name: text('', Validators.required), slots: text('', Validators.required, wholeFrom(1, 400)) });
+
   protected readonly text = computed(() => {
     const number = this.plan.wantedNumber();
     const keep = KEEPS.find(({ share }) => share === this.plan.keep());
@@ -51,39 +75,51 @@ export class WishWord {
   });
   private readonly spacing = computed(() => this.plan.crop()?.growing.spacingCm ?? null);
   /** The crop's spacing as the household writes it. */
-  protected readonly rowText = computed(() => this.write(this.spacing()?.inRow));
-  protected readonly rowsText = computed(() => this.write(this.spacing()?.rows));
-
   private write(centimetres: number | undefined): string {
     if (centimetres === undefined) return '';
     return this.spacingUnit() === 'in' ? (centimetres / 2.54).toFixed(1) : String(centimetres);
   }
 
-  protected type(event: Event): void {
-    const { value } = event.target as HTMLInputElement;
-    const number = Number(value);
-    const fits = value.trim() !== '' && Number.isInteger(number) && number >= 1 && number <= MOST;
-    this.error.set(fits ? null : `How many plants is a whole number from 1 to ${MOST}.`);
-    if (fits) this.plan.wanted.set({ plants: number, from: null });
+  constructor() {
+    // The number follows the plan, unless it is just being typed.
+    effect(() => {
+      const number = String(this.plan.wantedNumber());
+      if (Number(this.wanted.value) !== Number(number)) this.wanted.setValue(number, { emitEvent: false });
+    });
+    this.wanted.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => {
+      this.wanted.markAsTouched();
+      if (this.wanted.valid) this.plan.wanted.set({ plants: Number(value), from: null });
+    });
+    effect(() => {
+      const { inRow, rows } = this.bed.controls;
+      inRow.setValue(this.write(this.spacing()?.inRow));
+      rows.setValue(this.write(this.spacing()?.rows));
+    });
+  }
+
+  /** Room for a plant, in centimetres. */
+  private centimetres(words: string): number | null {
+    const metres = parseMetres(/[a-z"']\s*$/i.test(words.trim()) ? words : `${words} ${this.spacingUnit()}`, 'metric');
+    return metres === null ? null : metres * 100;
   }
 
   /** A bed as measured here, at the spacing that stands there. */
-  protected measure(width: string, length: string, inRow: string, rows: string): void {
-    const { units } = this.about.household();
-    const [widthM, lengthM] = [parseMetres(width, units), parseMetres(length, units)];
-    if (widthM === null || lengthM === null) return this.error.set(`A bed's side is a length like 1.2 m, 80 cm or 4 ft.`);
-    this.fill({ widthM, lengthM }, inRow, rows, 'the bed');
+  protected measure(): void {
+    const { width, length } = this.bed.controls;
+    width.markAsTouched();
+    length.markAsTouched();
+    const [widthM, lengthM] = [this.metres(width.value), this.metres(length.value)];
+    if (widthM !== null && lengthM !== null) this.fill({ widthM, lengthM }, 'the bed');
   }
 
-  protected fill(bed: { widthM: number; lengthM: number }, inRow: string, rows: string, name: string): void {
-    const read = (text: string): number | null => {
-      const metres = parseMetres(/[a-z"']\s*$/i.test(text.trim()) ? text : `${text} ${this.spacingUnit()}`, 'metric');
-      return metres === null ? null : metres * 100;
-    };
-    const spacing = { inRow: read(inRow), rows: read(rows) };
-    if (spacing.inRow === null || spacing.rows === null)
-      return this.error.set(`The room for a plant is two lengths above 0, like 30 ${this.spacingUnit()} in the row and 45 between rows.`);
-    this.take(plantsForBed(bed, { inRow: spacing.inRow, rows: spacing.rows }), name);
+  protected fill(bed: { widthM: number; lengthM: number }, name: string): void {
+    const { inRow, rows } = this.bed.controls;
+    inRow.markAsTouched();
+    rows.markAsTouched();
+    const spacing = { inRow: this.centimetres(inRow.value), rows: this.centimetres(rows.value) };
+    if (spacing.inRow !== null && spacing.rows !== null) {
+      this.take(plantsForBed(bed, { inRow: spacing.inRow, rows: spacing.rows }), name);
+    }
   }
 
   protected fillRack(slots: number, taken: number, name: string): void {
@@ -100,7 +136,10 @@ export class WishWord {
     return true;
   }
 
-  protected addRack(name: string, slots: string): void {
+  protected addRack(): void {
+    this.rack.markAllAsTouched();
+    if (this.rack.invalid) return;
+    const { name, slots } = this.rack.getRawValue();
     this.api
       .addRack({ id: uuid(), name, slots: Number(slots) })
       .pipe(takeUntilDestroyed(this.destroyRef))
@@ -108,8 +147,9 @@ export class WishWord {
         next: () => {
           this.error.set(null);
           this.adding.set(false);
+          this.rack.reset();
         },
-        error: (problem: ApiProblem) => this.error.set(problem.message),
+        error: (problem: ApiProblem) => this.error.set(showProblem(this.rack, problem)),
       });
   }
 }

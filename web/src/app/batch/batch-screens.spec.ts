@@ -1,0 +1,131 @@
+import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
+import { MatFormFieldHarness } from '@angular/material/form-field/testing';
+import { parcel, look } from '@fresh-tuck/core/testing';
+import { aBatch, aSpot, problem, show } from '../testing/house';
+import { Bag } from './bag';
+import { BatchScreen } from './batch';
+
+const errors = async (screen: { loader: Awaited<ReturnType<typeof show>>['loader'] }): Promise<string[]> => {
+  const fields = await screen.loader.getAllHarnesses(MatFormFieldHarness);
+  return (await Promise.all(fields.map((field) => field.getTextErrors()))).flat();
+};
+
+describe('what belongs to the bag', () => {
+  const other = { ...aBatch().holder, id: 'h2', numbers: [9, 11], spotName: 'Fridge top' };
+  const bag = (answers: Record<string, unknown> = {}, batch = aBatch()) =>
+    show(Bag, { 'GET holders': [batch.holder, other], ...answers }, { batch });
+
+  it('keeps a probe’s day in the household’s units, and says what would be taken', async () => {
+    const screen = await bag({ 'POST holders/h1/probe': aBatch().holder });
+    await screen.type('Lowest', 'warm');
+    await screen.type('Highest', '70F');
+    await screen.click('Keep it');
+    expect(await errors(screen)).toEqual(['A temperature like 21, 21.5 C or 70F.']);
+    expect(screen.sent('POST', 'holders/h1/probe')).toBeUndefined();
+    await screen.type('Lowest', '20,5');
+    await screen.click('Keep it');
+    const sent = screen.sent('POST', 'holders/h1/probe')?.body;
+    expect(sent).toEqual(jasmine.objectContaining({ day: '2026-04-11', minC: 20.5 }));
+    expect(sent?.['maxC']).toBeCloseTo(21.1, 1);
+  });
+
+  it('is weighed first when it was just given its water, and says the server’s refusal', async () => {
+    const screen = await bag({ 'POST holders/h1/weighings': problem(422, 'full must be true the first time') });
+    const full = await screen.loader.getHarness(MatCheckboxHarness);
+    expect(await full.isChecked()).toBeTrue();
+    await screen.type('Grams, bag and all', '31 g');
+    await (
+      await screen.loader.getAllHarnesses((await import('@angular/material/button/testing')).MatButtonHarness.with({ text: 'Keep it' }))
+    )
+      .at(1)
+      ?.click();
+    await screen.fixture.whenStable();
+    expect(screen.sent('POST', 'holders/h1/weighings')?.body).toEqual(jasmine.objectContaining({ grams: 31, full: true }));
+    expect(screen.find('[role=alert]')?.textContent).toBe('full must be true the first time');
+  });
+
+  it('offers the other bags, and a bag of its own only to one that shares', async () => {
+    const alone = await bag();
+    expect(alone.text).toContain('the bag with 9 and 11, Fridge top');
+    expect(alone.text).not.toContain('a bag of its own');
+  });
+
+  it('gives a parcel that shares its bag one of its own, in the same place', async () => {
+    const batch = aBatch(parcel('tomato', 4, 25), { bagMates: [9] });
+    const screen = await bag({ 'POST batches/b1/bag': batch }, batch);
+    await screen.click('a bag of its own, same place');
+    expect(screen.sent('POST', 'batches/b1/bag')?.body['holder']).toEqual(
+      jasmine.objectContaining({ kind: 'bag', closure: 'sealed_air', spotId: 's1' }),
+    );
+  });
+});
+
+describe('the life of one batch', () => {
+  const facts = parcel('tomato', 6, 25, { looks: [look(36, { tipped: 0 }), look(1, { tipped: 3 })] });
+  const entry = {
+    id: 'e1',
+    kind: 'look' as const,
+    atMs: facts.looks[1]?.atMs ?? 0,
+    recordedMs: 0,
+    who: 'Ana',
+    note: null,
+    text: '3 new tips, 3 in all.',
+    photoIds: [],
+    counts: true,
+    undoable: true,
+    finalCount: false,
+  };
+  const batch = aBatch(facts, { journal: [entry] });
+  const open = (answers: Record<string, unknown> = {}, shown = batch) =>
+    show(
+      BatchScreen,
+      {
+        'GET batches/b1': shown,
+        'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Mat' })],
+        'GET holders': [],
+        'GET batches/b1/why': {},
+        ...answers,
+      },
+      { batchId: 'b1' },
+    );
+
+  it('tells what to do in the words of the core, and its journal', async () => {
+    const screen = await open();
+    for (const { lead } of batch.judgement.advice) expect(screen.text).toContain(lead);
+    expect(screen.text).toContain(batch.judgement.outlook);
+    expect(screen.text).toContain('3 new tips, 3 in all.');
+    expect(screen.text).toContain('Ana');
+  });
+
+  it('corrects its starting count only to a whole number', async () => {
+    const screen = await open({ 'POST batches/b1/recounts': batch });
+    await screen.click(/count/i);
+    await screen.type('How many seeds were there at the start?', '2.5');
+    await screen.click('Correct it');
+    expect(await errors(screen)).toEqual(['How many seeds there were is a whole number from 1 to 400.']);
+    await screen.type('How many seeds were there at the start?', '9');
+    await screen.click('Correct it');
+    expect(screen.sent('POST', 'batches/b1/recounts')?.body['seeds']).toBe(9);
+  });
+
+  it('takes its last entry back', async () => {
+    const screen = await open({ 'POST batches/b1/undos': batch });
+    await screen.click('Undo');
+    expect(screen.sent('POST', 'batches/b1/undos')?.body['entryId']).toBe('e1');
+  });
+
+  it('of a closed batch says how it ended, and offers nothing to open', async () => {
+    const screen = await open({}, { ...batch, closed: true });
+    expect(screen.text).toContain('Closed. 3 of 8 showed a tip, 0 were moved.');
+    expect(screen.text).not.toContain('Open this parcel');
+  });
+
+  it('says that an unknown batch is unknown', async () => {
+    const screen = await show(
+      BatchScreen,
+      { 'GET batches/b1': problem(404, 'There is no such batch.'), 'GET spots': [], 'GET holders': [] },
+      { batchId: 'b1' },
+    );
+    expect(screen.text).toContain('There is no such batch.');
+  });
+});

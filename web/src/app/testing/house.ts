@@ -1,0 +1,222 @@
+import { HarnessLoader } from '@angular/cdk/testing';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
+import { HttpErrorResponse, HttpResponse, provideHttpClient, withInterceptors, type HttpInterceptorFn } from '@angular/common/http';
+import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { MatButtonHarness } from '@angular/material/button/testing';
+import { MatInputHarness } from '@angular/material/input/testing';
+import { provideRouter } from '@angular/router';
+import { NEVER, of, throwError } from 'rxjs';
+import type { About, BatchWithJournal, PacketSheet, Spot } from '@fresh-tuck/contract';
+import { bookPrior } from '@fresh-tuck/core/forecast';
+import { reportFor, whyFor } from '@fresh-tuck/core/judging';
+import { USUAL_WAYS, type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { stockOf } from '@fresh-tuck/core/seedbox';
+import { planFor, type PlanQuestion } from '@fresh-tuck/core/sowing';
+import { NOW, parcel, words } from '@fresh-tuck/core/testing';
+import { toldFor, whyInWords } from '@fresh-tuck/core/words';
+import { ForecastService } from '../data/forecast/forecast.service';
+import { Changes } from '../data/transport/changes.service';
+
+/** Something that was asked of the server. */
+export interface Asked {
+  readonly method: string;
+  readonly path: string;
+  readonly body: Record<string, unknown>;
+}
+/** Answers by "GET today"; a function sees what was asked. A refusal is a problem with its status. */
+export type Answers = Readonly<Record<string, unknown>>;
+
+export const ABOUT: About = {
+  nowMs: NOW,
+  demo: false,
+  version: 'test',
+  aheadMs: null,
+  trouble: null,
+  household: {
+    name: 'Test house',
+    zone: 'Europe/Copenhagen',
+    units: 'metric',
+    lookingTimes: ['07:00', '18:30'],
+    millilitresPerSpray: 0.8,
+    ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
+  },
+};
+
+export const aSpot = (more: Partial<Spot> = {}): Spot => ({
+  id: 's1',
+  name: 'Hall cupboard',
+  kind: 'cupboard',
+  guessMinC: 20,
+  guessMaxC: 25,
+  latest: null,
+  inWords: 'about 22.5 °C, a guess',
+  ...more,
+});
+
+/** A batch as the server tells it, of a parcel in plain values. */
+export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Partial<BatchWithJournal> = {}): BatchWithJournal {
+  const answers = reportFor(facts, NOW);
+  return {
+    id: 'b1',
+    number: 7,
+    token: 't1',
+    packetId: 'p1',
+    cropId: facts.crop.id,
+    title: `${facts.crop.name}, Quay`,
+    holder: {
+      id: 'h1',
+      kind: 'bag',
+      closure: 'sealed_air',
+      spotId: 's1',
+      spotName: 'Hall cupboard',
+      numbers: [7],
+      weighedG: null,
+      probed: false,
+    },
+    bagMates: [],
+    carrier: { kind: 'towel', places: null },
+    widthMm: 140,
+    heightMm: 110,
+    closed: false,
+    lastLookId: null,
+    lastLookMs: facts.looks.at(-1)?.atMs ?? null,
+    prepared: [],
+    dressed: false,
+    purpose: 'plants',
+    replicates: [facts.seeds],
+    aim: { plants: null, destination: null, target: null },
+    facts,
+    answers,
+    judgement: toldFor(facts, answers, words),
+    journal: [],
+    cups: [],
+    ...more,
+  };
+}
+
+/** A packet of leek with all that is known of it. */
+export function aPacket(more: Partial<PacketSheet> = {}): PacketSheet {
+  const { crop } = parcel('leek', 1, 20);
+  const prior = bookPrior(crop, { printedRate: 0.8, ageYears: 2, seen: 'tip' });
+  return {
+    id: 'p1',
+    cropId: 'leek',
+    cropName: crop.name,
+    variety: 'Quay',
+    year: 2024,
+    source: null,
+    printedRatePercent: 80,
+    printedDays: null,
+    seedsLeft: 90,
+    seedsPerGram: null,
+    dressed: false,
+    trait: null,
+    generation: null,
+    motherId: null,
+    fatherId: null,
+    isolation: null,
+    isolationM: null,
+    storage: { place: null, celsius: null, dryness: null },
+    pace: 1,
+    prior,
+    handled: { moved: 0, snapped: 0 },
+    fates: {},
+    sound: { normal: 0, abnormal: 0 },
+    stock: stockOf(crop, { share: prior.share, ageYears: 2, pace: 1, seedsLeft: 90, tried: false }),
+    batches: [],
+    mother: null,
+    father: null,
+    children: [],
+    counts: [],
+    tests: [],
+    isolationNeededM: null,
+    hazards: { text: '', regulated: '' },
+    ...more,
+  };
+}
+
+/** What the worker computes, computed in place: the same functions of the core. */
+const inPlace: Pick<ForecastService, 'parcel' | 'plan' | 'why'> = {
+  parcel: (facts, nowMs) => {
+    const answers = reportFor(facts, nowMs);
+    return of({ answers, judgement: toldFor(facts, answers, words) });
+  },
+  why: (facts, nowMs) => of(whyInWords(whyFor(facts, nowMs), facts, words)),
+  plan(question: PlanQuestion) {
+    const { ways, zone, lookingTimes } = ABOUT.household ?? fail('no household');
+    const plan = planFor(question, { ways, zone, lookingTimes }, 0.8);
+    return of({ ...plan, bySpot: plan.bySpot.map((spot) => ({ ...spot, answers: reportFor(spot.facts, question.startMs) })) });
+  },
+};
+
+function fail(why: string): never {
+  throw new Error(why);
+}
+
+/** A problem as the server words it. */
+export const problem = (status: number, detail: string, errors: readonly { field: string; message: string }[] = []): HttpErrorResponse =>
+  new HttpErrorResponse({ status, error: { type: '', title: '', status, detail, errors } });
+
+/** A screen with a server that answers what it is told to, and remembers what it was asked. */
+export class Screen<T> {
+  readonly loader: HarnessLoader;
+  constructor(
+    readonly fixture: ComponentFixture<T>,
+    readonly asked: readonly Asked[],
+  ) {
+    this.loader = TestbedHarnessEnvironment.loader(fixture);
+  }
+
+  get text(): string {
+    return ((this.fixture.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ').trim();
+  }
+  /** What was sent, the last of its kind. */
+  sent(method: string, path: string): Asked | undefined {
+    return this.asked.findLast((one) => one.method === method && one.path === path);
+  }
+  find = <E extends Element = HTMLElement>(selector: string): E | null =>
+    (this.fixture.nativeElement as HTMLElement).querySelector<E>(selector);
+  all = <E extends Element = HTMLElement>(selector: string): E[] => [
+    ...(this.fixture.nativeElement as HTMLElement).querySelectorAll<E>(selector),
+  ];
+  async click(text: string | RegExp): Promise<void> {
+    await (await this.loader.getHarness(MatButtonHarness.with({ text }))).click();
+    await this.fixture.whenStable();
+  }
+  /** Types into a field by its label. */
+  async type(label: string | RegExp, value: string): Promise<void> {
+    const input = await this.loader.getHarness(MatInputHarness.with({ label }));
+    await input.setValue(value);
+    await input.blur();
+    await this.fixture.whenStable();
+  }
+}
+
+/** Shows a screen in a house whose server answers so. */
+export async function show<T>(component: Type<T>, answers: Answers, inputs: Record<string, unknown> = {}): Promise<Screen<T>> {
+  const asked: Asked[] = [];
+  const server: HttpInterceptorFn = (request) => {
+    const path = request.url.replace(/^\/api\//, '');
+    const one: Asked = { method: request.method, path, body: (request.body ?? {}) as Record<string, unknown> };
+    asked.push(one);
+    const key = `${one.method} ${path}`;
+    const answer = key === 'GET about' ? (answers[key] ?? ABOUT) : answers[key];
+    if (answer === undefined) throw new Error(`nobody said what to answer to ${key}`);
+    const body: unknown = typeof answer === 'function' ? (answer as (asked: Asked) => unknown)(one) : answer;
+    return body instanceof HttpErrorResponse ? throwError(() => body) : of(new HttpResponse({ status: 200, body }));
+  };
+  TestBed.configureTestingModule({
+    providers: [
+      provideZonelessChangeDetection(),
+      provideRouter([]),
+      provideHttpClient(withInterceptors([server])),
+      { provide: Changes, useValue: { reached$: NEVER, changed$: NEVER, keep: <A>(ask: () => A): A => ask() } },
+      { provide: ForecastService, useValue: inPlace },
+    ],
+  });
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  return new Screen(fixture, asked);
+}
