@@ -60,7 +60,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('dialog').getByRole('spinbutton').fill('8');
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: /^When:/ }).click();
-  await page.getByLabel(/true date/).fill('2026-04-07T18:40');
+  await page.getByLabel('When was it tucked in?').fill('2026-04-07T18:40');
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'Tuck in 8 seeds' }).click();
   await expect(page.getByRole('heading', { name: '1 is tucked in' })).toBeVisible();

@@ -1,5 +1,6 @@
 import type { Worker } from 'node:worker_threads';
 import type { Database } from '../db/database.js';
+import { certain } from '../db/statements.js';
 import { memoryCache } from '../forecasts/lot-cache.js';
 import { Problem } from '../http/problem.js';
 import { startThread } from '../http/thread.js';
@@ -75,8 +76,8 @@ const MOST_DEATHS = 3;
  */
 function askWorker(db: Database): Ask {
   const file = db.name;
-  const changes = db.prepare('SELECT total_changes()').pluck();
-  const written = (): number => changes.get() as number;
+  const changes = db.prepare<unknown[], number>('SELECT total_changes()').pluck();
+  const written = (): number => certain(changes.get());
   let worker: Worker | null = null;
   let deaths = 0;
   let closed = false;

@@ -15,8 +15,8 @@ const DAY_MS = 86_400_000;
 
 /** Beds with what is known of their soil. */
 export function bedStore(db: Database) {
-  const all = db.prepare('SELECT * FROM bed ORDER BY created_ms, rowid');
-  const one = db.prepare('SELECT * FROM bed WHERE id = ?');
+  const all = db.prepare<unknown[], BedRow>('SELECT * FROM bed ORDER BY created_ms, rowid');
+  const one = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE id = ?');
   const insert = db.prepare(
     'INSERT INTO bed (id, name, width_m, length_m, made_year, created_ms) VALUES (@id, @name, @widthM, @lengthM, @madeYear, @nowMs)',
   );
@@ -24,12 +24,12 @@ export function bedStore(db: Database) {
     'INSERT INTO soil_reading (id, bed_id, day_ms, celsius, source, recorded_ms) VALUES (@id, @bedId, @dayMs, @celsius, @source, @nowMs)',
   );
   // A thermometer in the soil tells more than the air of the same day.
-  const newest = db.prepare(`
+  const newest = db.prepare<unknown[], { celsius: number; source: 'soil' | 'air'; dayMs: number }>(`
     SELECT celsius, source, day_ms AS dayMs FROM soil_reading WHERE bed_id = ? AND day_ms <= ?
     ORDER BY day_ms DESC, source = 'soil' DESC, rowid DESC LIMIT 1`);
 
   const bedOf = (row: BedRow, nowMs: number): Bed => {
-    const soil = newest.get(row.id, nowMs) as { celsius: number; source: 'soil' | 'air'; dayMs: number } | undefined;
+    const soil = newest.get(row.id, nowMs);
     return {
       id: row.id,
       name: row.name,
@@ -40,12 +40,12 @@ export function bedStore(db: Database) {
     };
   };
   const get = (id: string): BedRow => {
-    const row = one.get(id) as BedRow | undefined;
+    const row = one.get(id);
     if (!row) throw Problem.unknown('bed');
     return row;
   };
   return {
-    list: (nowMs: number): Bed[] => (all.all() as BedRow[]).map((row) => bedOf(row, nowMs)),
+    list: (nowMs: number): Bed[] => all.all().map((row) => bedOf(row, nowMs)),
     get,
     add: (body: BedRequest, nowMs: number): void => {
       insert.run({ ...body, nowMs });

@@ -1,5 +1,6 @@
 import { type Crop, CROPS, FigureError, type OwnFigures, withOwn } from '@fresh-tuck/core/crops';
 import type { Database } from '../db/database.js';
+import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
 const book = new Map(CROPS.map((crop) => [crop.id, crop]));
@@ -28,12 +29,12 @@ export interface KnownCrop {
 /** The library with the household's own figures over it. */
 export function cropStore(db: Database) {
   const NEWEST = 'v.rowid = (SELECT w.rowid FROM crop_version w WHERE w.crop_id = v.crop_id ORDER BY w.rowid DESC LIMIT 1)';
-  const newest = db.prepare(`SELECT * FROM crop_version v WHERE v.crop_id = ? AND ${NEWEST}`);
-  const added = db.prepare(`SELECT * FROM crop_version v WHERE v.crop_id <> v.book_id AND v.removed = 0 AND ${NEWEST}`);
+  const newest = db.prepare<unknown[], Version>(`SELECT * FROM crop_version v WHERE v.crop_id = ? AND ${NEWEST}`);
+  const added = db.prepare<unknown[], Version>(`SELECT * FROM crop_version v WHERE v.crop_id <> v.book_id AND v.removed = 0 AND ${NEWEST}`);
   const insert = db.prepare(`
     INSERT INTO crop_version (id, crop_id, book_id, name, figures, removed, recorded_ms)
     VALUES (@id, @cropId, @bookId, @name, @figures, @removed, @nowMs)`);
-  const used = db.prepare('SELECT count(*) AS count FROM packet WHERE crop_id = ?');
+  const used = db.prepare<unknown[], { count: number }>('SELECT count(*) AS count FROM packet WHERE crop_id = ?');
   const kept = new Map<string, KnownCrop>();
 
   function laid(version: Version): KnownCrop {
@@ -51,14 +52,14 @@ export function cropStore(db: Database) {
 
   /** @throws Problem for an id that neither book nor household holds */
   function known(id: string): KnownCrop {
-    const version = newest.get(id) as Version | undefined;
+    const version = newest.get(id);
     if (version && (version.removed === 0 || version.name === null)) return laid(version);
     const shipped = book.get(id);
     if (!shipped || version) throw Problem.field('cropId', `cropId must be a crop of the library; "${id}" is none`);
     return { crop: shipped, book: shipped, own: {}, added: false, version: 'book' };
   }
 
-  const list = (): KnownCrop[] => [...CROPS.map(({ id }) => known(id)), ...(added.all() as Version[]).map(laid)];
+  const list = (): KnownCrop[] => [...CROPS.map(({ id }) => known(id)), ...added.all().map(laid)];
 
   function checkName(name: string, exceptId: string): void {
     const taken = list().find(({ crop }) => crop.id !== exceptId && crop.name.toLowerCase() === name.toLowerCase());
@@ -100,7 +101,7 @@ export function cropStore(db: Database) {
     remove(id: string, cropId: string, nowMs: number): void {
       const { added: own, book: shipped, crop } = known(cropId);
       if (!own) throw Problem.field('cropId', 'cropId must be a crop of your own: those of the book stay');
-      const { count } = used.get(cropId) as { count: number };
+      const { count } = certain(used.get(cropId));
       if (count > 0)
         throw new Problem(
           409,

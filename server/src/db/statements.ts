@@ -38,3 +38,9 @@ export function write<Bind extends readonly unknown[]>(db: Database, sql: string
   const statement = db.prepare<unknown[]>(sql);
   return (...bind) => statement.run(...bind).changes;
 }
+
+/** What a query that always has a row gave. @throws Error where it had none, which its SQL rules out */
+export function certain<Row>(row: Row | undefined): Row {
+  if (row === undefined) throw new Error('a query that always has a row had none');
+  return row;
+}

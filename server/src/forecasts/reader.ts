@@ -17,11 +17,11 @@ export interface Reader extends AllStores {
 /** Reads a household through a connection of its own, or the server's. */
 export function readerOn(db: Database, cache: LotCache): Reader {
   const stores = storesOn(db);
-  const own = db.prepare('SELECT total_changes()').pluck();
+  const own = db.prepare<unknown[], number>('SELECT total_changes()').pluck();
   let current = '';
   const stamp = (): string => current;
   const begin = (): void => {
-    current = `${db.pragma('data_version', { simple: true }) as number} ${own.get() as number}`;
+    current = `${db.pragma('data_version', { simple: true }) as number} ${own.get()}`;
     cache.refresh();
   };
   begin();

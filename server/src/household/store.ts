@@ -1,6 +1,7 @@
 import type { Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
 import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
 import type { Database } from '../db/database.js';
+import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
 interface Row {
@@ -19,21 +20,23 @@ export type HouseholdRecord = Household;
 const CLOCK_SLACK_MS = 2 * 60_000;
 
 export function householdStore(db: Database) {
-  const select = db.prepare('SELECT * FROM household WHERE id = 1');
+  const select = db.prepare<unknown[], Row>('SELECT * FROM household WHERE id = 1');
   const upsert = db.prepare(`
     INSERT INTO household (id, name, zone, units, looking_times, millilitres_per_spray, changed_ms)
     VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
       millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs`);
   const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ? WHERE id = 1');
-  const newest = db.prepare('SELECT max(recorded_ms) FROM act').pluck();
-  const settled = db.prepare('SELECT clock_settled_ms FROM household WHERE id = 1').pluck();
+  const newest = db.prepare<unknown[], number>('SELECT max(recorded_ms) FROM act').pluck();
+  const settled = db.prepare<unknown[], number>('SELECT clock_settled_ms FROM household WHERE id = 1').pluck();
   const settle = db.prepare('UPDATE household SET clock_settled_ms = (SELECT max(recorded_ms) FROM act), changed_ms = ? WHERE id = 1');
-  const takeNumber = db.prepare("UPDATE serial SET next = next + 1 WHERE name = 'label' RETURNING next - 1 AS number");
-  const peekNumber = db.prepare("SELECT next FROM serial WHERE name = 'label'");
+  const takeNumber = db.prepare<unknown[], { number: number }>(
+    "UPDATE serial SET next = next + 1 WHERE name = 'label' RETURNING next - 1 AS number",
+  );
+  const peekNumber = db.prepare<unknown[], { next: number }>("SELECT next FROM serial WHERE name = 'label'");
 
   function find(): HouseholdRecord | null {
-    const row = select.get() as Row | undefined;
+    const row = select.get();
     if (!row) return null;
     return {
       name: row.name,
@@ -60,15 +63,15 @@ export function householdStore(db: Database) {
     },
     /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */
     aheadOf(nowMs: number): number | null {
-      const newestMs = newest.get() as number | null;
+      const newestMs = newest.get() ?? null;
       if (newestMs === null || newestMs <= nowMs + CLOCK_SLACK_MS) return null;
-      return newestMs > ((settled.get() as number | undefined) ?? 0) ? newestMs : null;
+      return newestMs > (settled.get() ?? 0) ? newestMs : null;
     },
     /** The clock is right: what is written until now was written while it ran ahead. */
     settleClock: (nowMs: number): void => void settle.run(nowMs),
     /** The next label number; it is used up even if what it labels is undone. */
-    takeNumber: (): number => (takeNumber.get() as { number: number }).number,
-    nextNumber: (): number => (peekNumber.get() as { next: number }).next,
+    takeNumber: (): number => certain(takeNumber.get()).number,
+    nextNumber: (): number => certain(peekNumber.get()).next,
   };
 }
 export type HouseholdStore = ReturnType<typeof householdStore>;

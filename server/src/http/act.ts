@@ -16,14 +16,14 @@ const QUIET: ReadonlySet<string> = new Set(['shown']);
  * the commit, never before.
  */
 export function actIn(db: Database, clock: Clock, changes: Changes): Act {
-  const find = db.prepare('SELECT body_hash AS hash, reply FROM act WHERE id = ?');
+  const find = db.prepare<unknown[], { hash: string; reply: string }>('SELECT body_hash AS hash, reply FROM act WHERE id = ?');
   const keep = db.prepare('INSERT INTO act (id, kind, body_hash, recorded_ms, reply) VALUES (?, ?, ?, ?, ?)');
   return (kind, body, change) => {
     const hash = createHash('sha256')
       .update(`${kind}\n${JSON.stringify(body)}`)
       .digest('hex');
     const run = db.transaction(() => {
-      const before = find.get(body.id) as { hash: string; reply: string } | undefined;
+      const before = find.get(body.id);
       if (before) {
         if (before.hash !== hash) {
           throw new Problem(409, 'Already used', 'This id was already used for something else.', [

@@ -24,7 +24,7 @@ interface Reached {
  * how much later than wished each batch got there (the median of its plants).
  */
 export function seasonStore(db: Database) {
-  const reached = db.prepare(`
+  const reached = db.prepare<unknown[], Reached>(`
     SELECT b.id AS batchId, c.number AS cupNumber, e.at_ms AS movedMs, s.stage, min(s.at_ms) AS atMs, b.aim
     FROM seedling_event s JOIN cup c ON c.number = s.cup_number
       JOIN entry e ON e.id = c.entry_id AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
@@ -34,7 +34,7 @@ export function seasonStore(db: Database) {
     GROUP BY c.number, s.stage`);
   return {
     of(cropId: string, zone: string, untilMs: number): PastSeasons {
-      const rows = reached.all(cropId, untilMs) as Reached[];
+      const rows = reached.all(cropId, untilMs);
       const batches = [...new Set(rows.map(({ batchId }) => batchId))];
       const nursingDays: number[] = [];
       const lateness: PastSeasons['lateness'] = [];

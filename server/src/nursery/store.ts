@@ -1,6 +1,7 @@
 import type { Seedling, SeedlingRequest } from '@fresh-tuck/contract';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
+import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
 interface CupRow {
@@ -43,30 +44,30 @@ export function nurseryStore(db: Database, crops: CropStore) {
   const GONE = (kinds: string): string =>
     `EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND s.kind IN (${kinds}) AND ${STANDS})`;
 
-  const one = db.prepare(`
+  const one = db.prepare<unknown[], CupRow>(`
     SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
       m.destination, bed.name AS bedName, e.at_ms AS atMs
     FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id LEFT JOIN bed ON bed.id = m.bed_id
     WHERE c.number = ? AND ${COUNTING}`);
-  const events = db.prepare(`
+  const events = db.prepare<unknown[], EventRow>(`
     SELECT s.id, s.kind, s.stage, s.why, s.at_ms FROM seedling_event s WHERE s.cup_number = ? AND s.kind <> 'undo' AND ${STANDS} ORDER BY s.rowid`);
-  const standing = db.prepare(`
+  const standing = db.prepare<unknown[], Standing>(`
     SELECT c.number, ${STAGE} AS stage, ${GONE("'lost', 'given'")} AS gone
     FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${COUNTING} ORDER BY c.number`);
-  const inSlots = db.prepare(`
+  const inSlots = db.prepare<unknown[], { count: number }>(`
     SELECT count(*) AS count FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
     WHERE m.destination = 'slot' AND ${COUNTING} AND NOT ${GONE("'lost', 'given'")}`);
   const insert = db.prepare(`
     INSERT INTO seedling_event (id, cup_number, kind, stage, why, at_ms, recorded_ms, supersedes)
     VALUES (@id, @number, @kind, @stage, @why, @nowMs, @nowMs, @supersedes)`);
   // Sprouts moved and snapped on the way, by crop: what the start count learns from.
-  const handled = db.prepare(`
+  const handled = db.prepare<unknown[], { moved: number; snapped: number }>(`
     SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
       coalesce(sum(m.snapped), 0) AS snapped
     FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
     WHERE p.crop_id = ? AND ${COUNTING}`);
-  const fates = db.prepare(`
+  const fates = db.prepare<unknown[], { destination: string; lived: number; lost: number }>(`
     SELECT destination, sum(lost) AS lost, sum(NOT lost AND (given OR stage IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))) AS lived
     FROM (SELECT m.destination, ${STAGE} AS stage, ${GONE("'lost'")} AS lost, ${GONE("'given'")} AS given
       FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
@@ -75,9 +76,9 @@ export function nurseryStore(db: Database, crops: CropStore) {
     GROUP BY destination`);
 
   function find(number: number): Seedling | null {
-    const cup = one.get(number) as CupRow | undefined;
+    const cup = one.get(number);
     if (!cup) return null;
-    const own = events.all(number) as EventRow[];
+    const own = events.all(number);
     const stage = own.findLast(({ kind }) => kind === 'stage');
     const gone = own.findLast(({ kind }) => kind === 'lost' || kind === 'given');
     return {
@@ -105,11 +106,11 @@ export function nurseryStore(db: Database, crops: CropStore) {
   return {
     get,
     /** How every seedling stands, by its label. */
-    standing: () => standing.all() as Standing[],
+    standing: () => standing.all(),
     /** What a label's seedling is; null where no seedling wears it. */
     titleOf: (number: number): { batchId: string; title: string } | null => (Number.isSafeInteger(number) ? find(number) : null),
     /** Living seedlings in soilless slots. */
-    inSlots: (): number => (inSlots.get() as { count: number }).count,
+    inSlots: (): number => certain(inSlots.get()).count,
     add(number: number, { id, kind, stage, why }: SeedlingRequest, nowMs: number): void {
       const seedling = get(number);
       if (seedling.gone) throw Problem.field('kind', `kind: label ${number} is ${seedling.gone.kind} already; undo that first`);
@@ -124,14 +125,9 @@ export function nurseryStore(db: Database, crops: CropStore) {
      * out, given away) and those lost. The ones in between tell nothing yet.
      */
     fates: (cropId: string): Record<string, { lived: number; lost: number }> =>
-      Object.fromEntries(
-        (fates.all(cropId) as { destination: string; lived: number; lost: number }[]).map(({ destination, lived, lost }) => [
-          destination,
-          { lived, lost },
-        ]),
-      ),
+      Object.fromEntries(fates.all(cropId).map(({ destination, lived, lost }) => [destination, { lived, lost }])),
     /** Sprouts of a crop that were moved, and that snapped on the way. */
-    handled: (cropId: string): { moved: number; snapped: number } => handled.get(cropId) as { moved: number; snapped: number },
+    handled: (cropId: string): { moved: number; snapped: number } => certain(handled.get(cropId)),
   };
 }
 export type NurseryStore = ReturnType<typeof nurseryStore>;

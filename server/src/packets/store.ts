@@ -13,11 +13,13 @@ type PacketChange = z.output<typeof packetChange>;
 export type StoredPacket = Omit<WholePacket, 'prior' | 'handled' | 'fates' | 'sound' | 'stock' | 'pace'>;
 
 export function packetStore(db: Database, crops: CropStore) {
-  const all = db.prepare('SELECT * FROM packet ORDER BY created_ms, rowid');
-  const titles = db.prepare('SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY rowid');
+  const all = db.prepare<unknown[], PacketRow>('SELECT * FROM packet ORDER BY created_ms, rowid');
+  const titles = db.prepare<unknown[], { id: string; cropId: string; variety: string; year: number | null }>(
+    'SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY rowid',
+  );
   const newestFirst = db.prepare('SELECT * FROM packet ORDER BY rowid DESC');
   const ofCrop = db.prepare('SELECT * FROM packet WHERE crop_id = ? ORDER BY rowid DESC');
-  const one = db.prepare('SELECT * FROM packet WHERE id = ?');
+  const one = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO packet (id, created_ms, ${Object.keys(COLUMNS).join(', ')})
     VALUES (?, ?, ${Object.values(COLUMNS)
@@ -32,11 +34,11 @@ export function packetStore(db: Database, crops: CropStore) {
     'SELECT facts FROM packet_before WHERE packet_id = ? AND until_ms > ? ORDER BY until_ms, rowid LIMIT 1',
   );
   const keepBefore = write<[string, number, string]>(db, 'INSERT INTO packet_before (packet_id, until_ms, facts) VALUES (?, ?, ?)');
-  const counts = db.prepare('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY rowid DESC');
+  const counts = db.prepare<unknown[], CountRow>('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY rowid DESC');
   const insertCount = db.prepare(
     'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)',
   );
-  const children = db.prepare(
+  const children = db.prepare<unknown[], { id: string; variety: string; year: number | null; generation: number | null }>(
     'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
   );
   // A corrected count replaces the batch's own; an undo, which is final, takes it or a closing back.
@@ -48,12 +50,12 @@ export function packetStore(db: Database, crops: CropStore) {
       EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
         AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
     FROM batch b WHERE ${where} ORDER BY b.number`;
-  const used = db.prepare(lines('b.packet_id = ?'));
-  const allUsed = db.prepare(lines('true'));
-  const allCounts = db.prepare('SELECT * FROM packet_count ORDER BY rowid DESC');
+  const used = db.prepare<unknown[], UsedRow>(lines('b.packet_id = ?'));
+  const allUsed = db.prepare<unknown[], UsedRow>(lines('true'));
+  const allCounts = db.prepare<unknown[], CountRow>('SELECT * FROM packet_count ORDER BY rowid DESC');
 
   function get(id: string, field?: string): PacketRow {
-    const row = one.get(id) as PacketRow | undefined;
+    const row = one.get(id);
     if (!row && field) throw Problem.field(field, `${field} must be a packet of the box`);
     if (!row) throw Problem.unknown('packet');
     return row;
@@ -63,8 +65,8 @@ export function packetStore(db: Database, crops: CropStore) {
     // Husks that split gave several seeds each.
     taken: line.taken === null ? line.seeds : Math.ceil((line.seeds * line.taken) / line.laid),
   });
-  const batchesOf = (id: string): BatchLine[] => (used.all(id) as UsedRow[]).map(lineOf);
-  const countsOf = (id: string) => counts.all(id) as CountRow[];
+  const batchesOf = (id: string): BatchLine[] => used.all(id).map(lineOf);
+  const countsOf = (id: string) => counts.all(id);
 
   /** The last count less what was begun since. */
   function leftOf(last: CountRow | undefined, begun: readonly BatchLine[]): number | null {
@@ -140,7 +142,7 @@ export function packetStore(db: Database, crops: CropStore) {
     return Object.values(COLUMNS).map((name) => row[name]);
   };
   function ancestors(id: string, seen = new Set<string>()): Set<string> {
-    const row = one.get(id) as PacketRow | undefined;
+    const row = one.get(id);
     for (const parent of [row?.mother_id, row?.father_id]) {
       if (!parent || seen.has(parent)) continue;
       seen.add(parent);
@@ -153,17 +155,17 @@ export function packetStore(db: Database, crops: CropStore) {
     /** Every packet; what they share is read at one go. */
     list(): StoredPacket[] {
       const begun = new Map<string, BatchLine[]>();
-      for (const line of allUsed.all() as UsedRow[]) {
+      for (const line of allUsed.all()) {
         const own = begun.get(line.packet_id);
         if (own) own.push(lineOf(line));
         else begun.set(line.packet_id, [lineOf(line)]);
       }
       const last = new Map<string, CountRow>();
-      for (const count of allCounts.all() as CountRow[]) if (!last.has(count.packet_id)) last.set(count.packet_id, count);
-      return (all.all() as PacketRow[]).map((row) => packetOf(row, begun.get(row.id) ?? [], last.get(row.id)));
+      for (const count of allCounts.all()) if (!last.has(count.packet_id)) last.set(count.packet_id, count);
+      return all.all().map((row) => packetOf(row, begun.get(row.id) ?? [], last.get(row.id)));
     },
     /** Every packet by name alone, for finding. */
-    titles: () => titles.all() as { id: string; cropId: string; variety: string; year: number | null }[],
+    titles: () => titles.all(),
     /** Packets to choose from, the newest first and the empty ones last; `cropId` for those of one crop. */
     names({ words, cropId, most }: { words: string; cropId: string | null; most: number }): PacketName[] {
       const wanted = words.trim().toLowerCase();
@@ -195,7 +197,7 @@ export function packetStore(db: Database, crops: CropStore) {
       return {
         mother: parentOf(row.mother_id),
         father: parentOf(row.father_id),
-        children: children.all({ id }) as { id: string; variety: string; year: number | null; generation: number | null }[],
+        children: children.all({ id }),
         counts: countsOf(id).map(({ seeds, grams, recorded_ms }) => ({ seeds, grams, atMs: recorded_ms })),
       };
     },

@@ -1,4 +1,5 @@
 import type { Database } from '../db/database.js';
+import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 import type { PhotoFiles } from './files.js';
 
@@ -16,30 +17,32 @@ export const MOST_PHOTOS = 4;
 /** Which photographs there are; their bytes are files. */
 export function photoStore(db: Database) {
   const insert = db.prepare('INSERT INTO photo (id, entry_id, type, content, size, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
-  const one = db.prepare('SELECT id, type, content, size FROM photo WHERE id = ?');
-  const all = db.prepare('SELECT id, type, content, size FROM photo ORDER BY rowid');
-  const inside = db.prepare('SELECT type, bytes FROM photo_inside WHERE id = ?');
+  const one = db.prepare<unknown[], PhotoRow>('SELECT id, type, content, size FROM photo WHERE id = ?');
+  const all = db.prepare<unknown[], PhotoRow>('SELECT id, type, content, size FROM photo ORDER BY rowid');
+  const inside = db.prepare<unknown[], { type: string; bytes: Buffer }>('SELECT type, bytes FROM photo_inside WHERE id = ?');
   const look = db.prepare('SELECT entry_id FROM look WHERE entry_id = ?');
-  const count = db.prepare(`
+  const count = db.prepare<unknown[], { count: number }>(`
     SELECT (SELECT count(*) FROM photo WHERE entry_id = @lookId AND id <> @id)
       + (SELECT count(*) FROM photo_inside WHERE entry_id = @lookId AND id <> @id) AS count`);
-  const nextInside = db.prepare('SELECT id, entry_id, type, bytes, recorded_ms FROM photo_inside ORDER BY rowid LIMIT 1');
+  const nextInside = db.prepare<unknown[], { id: string; entry_id: string; type: string; bytes: Buffer; recorded_ms: number }>(
+    'SELECT id, entry_id, type, bytes, recorded_ms FROM photo_inside ORDER BY rowid LIMIT 1',
+  );
   const forgetInside = db.prepare('DELETE FROM photo_inside WHERE id = ?');
-  const countInside = db.prepare('SELECT count(*) AS count FROM photo_inside');
+  const countInside = db.prepare<unknown[], { count: number }>('SELECT count(*) AS count FROM photo_inside');
   return {
     /** @throws Problem where there is no such photograph */
     get(id: string): PhotoRow | { readonly type: string; readonly bytes: Buffer } {
-      const photo = (one.get(id) as PhotoRow | undefined) ?? (inside.get(id) as { type: string; bytes: Buffer } | undefined);
+      const photo = one.get(id) ?? inside.get(id);
       if (!photo) throw Problem.unknown('photograph');
       return photo;
     },
-    all: () => all.all() as PhotoRow[],
+    all: () => all.all(),
     /** Photographs that still lie inside the database. */
-    inside: (): number => (countInside.get() as { count: number }).count,
+    inside: (): number => certain(countInside.get()).count,
     /** @throws Problem where there is no such look, or it has its pictures already */
     check(id: string, lookId: string): void {
       if (!look.get(lookId)) throw Problem.unknown('look');
-      if ((count.get({ id, lookId }) as { count: number }).count >= MOST_PHOTOS)
+      if (certain(count.get({ id, lookId })).count >= MOST_PHOTOS)
         throw Problem.field('photo', `photo must be one of at most ${MOST_PHOTOS} of a look; this one has so many`);
     },
     add(photo: PhotoRow, lookId: string, nowMs: number): void {
@@ -47,7 +50,7 @@ export function photoStore(db: Database) {
     },
     /** Moves one photograph out of the database into its file. @returns whether there was one */
     async moveOne(files: PhotoFiles): Promise<boolean> {
-      const row = nextInside.get() as { id: string; entry_id: string; type: string; bytes: Buffer; recorded_ms: number } | undefined;
+      const row = nextInside.get();
       if (!row) return false;
       const content = await files.put(row.bytes, row.type);
       db.transaction(() => {

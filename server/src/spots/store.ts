@@ -45,8 +45,8 @@ const LATEST_MS = 8_640_000_000_000_000;
 const readingOf = ([fromMs, toMs, minC, maxC]: RecordRow): SpotRecord['readings'][number] => ({ fromMs, toMs, minC, maxC });
 
 export function spotStore(db: Database) {
-  const all = db.prepare('SELECT id, name, kind FROM spot ORDER BY walking_order, created_ms');
-  const one = db.prepare('SELECT id, name, kind FROM spot WHERE id = ?');
+  const all = db.prepare<unknown[], SpotRow>('SELECT id, name, kind FROM spot ORDER BY walking_order, created_ms');
+  const one = db.prepare<unknown[], SpotRow>('SELECT id, name, kind FROM spot WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO spot (id, name, kind, walking_order, created_ms)
     VALUES (@id, @name, @kind, (SELECT coalesce(max(walking_order), 0) + 1 FROM spot), @nowMs)`);
@@ -57,20 +57,22 @@ export function spotStore(db: Database) {
   // Rising by when they were written: where two cover the same day, the later one counts.
   // Hours of a logger are many: rows come as plain lists.
   const readings = db
-    .prepare('SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? ORDER BY rowid')
+    .prepare<unknown[], RecordRow>(
+      'SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? ORDER BY rowid',
+    )
     .raw();
   const earlier = db
-    .prepare(
+    .prepare<unknown[], RecordRow>(
       'SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms < ? AND from_ms >= ? ORDER BY from_ms DESC LIMIT ?',
     )
     .raw();
-  const latest = db.prepare(
+  const latest = db.prepare<unknown[], ReadingRow>(
     'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, rowid DESC LIMIT 1',
   );
 
   const spotOf = (row: SpotRow, zone: string, units: UnitSystem, nowMs: number): Spot => {
     const kind = PLACE_KINDS[row.kind];
-    const last = latest.get(row.id) as ReadingRow | undefined;
+    const last = latest.get(row.id);
     return {
       id: row.id,
       name: row.name,
@@ -85,7 +87,7 @@ export function spotStore(db: Database) {
   };
 
   function get(id: string): SpotRow {
-    const row = one.get(id) as SpotRow | undefined;
+    const row = one.get(id);
     if (!row) throw Problem.unknown('warm spot');
     return row;
   }
@@ -100,21 +102,20 @@ export function spotStore(db: Database) {
     const row = get(id);
     const lowMs = fromMs - FLANK_MS;
     const highMs = Math.min(toMs, LATEST_MS);
-    const within = readings.all(id, lowMs, highMs) as RecordRow[];
-    const before = (): RecordRow[] => (earlier.all(id, lowMs, lowMs - STANDS_IN_MS, NEAREST) as RecordRow[]).reverse();
+    const within = readings.all(id, lowMs, highMs);
+    const before = (): RecordRow[] => earlier.all(id, lowMs, lowMs - STANDS_IN_MS, NEAREST).reverse();
     return { id, name: row.name, guess: guessFor(row), readings: (within.length > 0 ? within : before()).map(readingOf) };
   }
   return {
-    list: (zone: string, units: UnitSystem, nowMs: number): Spot[] =>
-      (all.all() as SpotRow[]).map((row) => spotOf(row, zone, units, nowMs)),
+    list: (zone: string, units: UnitSystem, nowMs: number): Spot[] => all.all().map((row) => spotOf(row, zone, units, nowMs)),
     /** Every spot, in walking order. */
-    ids: (): string[] => (all.all() as SpotRow[]).map(({ id }) => id),
+    ids: (): string[] => all.all().map(({ id }) => id),
     get,
     record,
     /** A place's record from a moment on, read once and cut to each stay that is asked for. */
     since(id: string, sinceMs: number): (fromMs: number, toMs: number) => SpotRecord {
       const row = get(id);
-      const all = (readings.all(id, sinceMs - FLANK_MS, LATEST_MS) as RecordRow[]).map(readingOf);
+      const all = readings.all(id, sinceMs - FLANK_MS, LATEST_MS).map(readingOf);
       return (fromMs, toMs) => {
         const within = all.filter((reading) => reading.fromMs >= fromMs - FLANK_MS && reading.fromMs < toMs);
         return within.length > 0 ? { id, name: row.name, guess: guessFor(row), readings: within } : record(id, fromMs, toMs);
@@ -127,7 +128,7 @@ export function spotStore(db: Database) {
     },
     /** @throws Problem unless every spot is named once */
     order(ids: readonly string[]): void {
-      const known = (all.all() as SpotRow[]).map((row) => row.id);
+      const known = all.all().map((row) => row.id);
       if (new Set(ids).size !== ids.length || known.length !== ids.length || known.some((id) => !ids.includes(id))) {
         throw Problem.field('spotIds', 'spotIds must name every warm spot once');
       }

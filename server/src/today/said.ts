@@ -25,15 +25,19 @@ const WORTH_SAYING_MS = 2 * 3_600_000;
 /** What Today told, day by day. */
 export function saidStore(db: Database) {
   const insert = db.prepare('INSERT INTO said (batch_id, at_ms, model, verdict, next_ms, lead) VALUES (?, ?, ?, ?, ?, ?)');
-  const since = db.prepare('SELECT batch_id, at_ms, verdict, next_ms, lead FROM said WHERE at_ms >= ? AND at_ms <= ? ORDER BY at_ms');
-  const readings = db.prepare(`
+  const since = db.prepare<unknown[], SaidRow>(
+    'SELECT batch_id, at_ms, verdict, next_ms, lead FROM said WHERE at_ms >= ? AND at_ms <= ? ORDER BY at_ms',
+  );
+  const readings = db.prepare<unknown[], { spotId: string; name: string }>(`
     SELECT s.id AS spotId, s.name FROM reading r JOIN spot s ON s.id = r.spot_id WHERE r.recorded_ms > ? AND r.recorded_ms <= ? ORDER BY r.recorded_ms`);
-  const places = db.prepare('SELECT holder_id AS holderId FROM holder_place WHERE recorded_ms > ? AND recorded_ms <= ?');
+  const places = db.prepare<unknown[], { holderId: string }>(
+    'SELECT holder_id AS holderId FROM holder_place WHERE recorded_ms > ? AND recorded_ms <= ?',
+  );
   const dayOf = (nowMs: number, zone: string): number => DateTime.fromMillis(nowMs, { zone }).startOf('day').toMillis();
 
   /** The first thing told of each batch on a day. */
   function first(nowMs: number, zone: string): Map<string, SaidRow> {
-    const rows = since.all(dayOf(nowMs, zone), nowMs) as SaidRow[];
+    const rows = since.all(dayOf(nowMs, zone), nowMs);
     const result = new Map<string, SaidRow>();
     for (const row of rows) if (!result.has(row.batch_id)) result.set(row.batch_id, row);
     return result;
@@ -41,8 +45,8 @@ export function saidStore(db: Database) {
 
   /** What may have made the difference since. */
   function cause(batch: Batch, sinceMs: number, nowMs: number): string {
-    const read = readings.all(sinceMs, nowMs) as { spotId: string; name: string }[];
-    const moved = places.all(sinceMs, nowMs) as { holderId: string }[];
+    const read = readings.all(sinceMs, nowMs);
+    const moved = places.all(sinceMs, nowMs);
     if (moved.some(({ holderId }) => holderId === batch.holder.id)) return 'Its bag stands somewhere else now.';
     if (read.some(({ spotId }) => spotId === batch.holder.spotId)) return `The thermometer at ${batch.holder.spotName} says otherwise.`;
     return 'A setting, a packet or another parcel of the bag changed.';

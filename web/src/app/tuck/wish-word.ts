@@ -105,6 +105,7 @@ export class WishWord {
 
   /** A bed as measured here, at the spacing that stands there. */
   protected measure(): void {
+    this.error.set(null);
     const { width, length } = this.bed.controls;
     width.markAsTouched();
     length.markAsTouched();
