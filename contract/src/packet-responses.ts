@@ -1,15 +1,13 @@
 import * as z from 'zod';
-import type { LotPrior } from '@fresh-tuck/core/forecast';
-import type { TestResult } from '@fresh-tuck/core/seedtest';
-import type { Stock, Storage } from '@fresh-tuck/core/seedbox';
 import { DIVIDERS, ISOLATIONS, PURPOSES, TARGETS } from './choices.js';
+import { lotPrior, stock, stockNow, storage, testResult } from './parcel-values.js';
 
 /** A germination test of a packet, by reference: the batch is the proof. */
 export const packetTest = z.object({
   batchId: z.string(),
   number: z.number(),
   atMs: z.number(),
-  result: z.custom<TestResult>().nullable(),
+  result: testResult.nullable(),
 });
 
 export const packet = z.object({
@@ -30,11 +28,11 @@ export const packet = z.object({
   fatherId: z.string().nullable(),
   isolation: z.enum(ISOLATIONS).nullable(),
   isolationM: z.number().nullable(),
-  storage: z.custom<Storage>(),
+  storage: storage,
   /** Years that a year in its store ages it by. */
   pace: z.number(),
   /** What is known of its next batch before any look. */
-  prior: z.custom<LotPrior>(),
+  prior: lotPrior,
   /** Sprouts of its crop that were moved, and that snapped on the way. */
   handled: z.object({ moved: z.number(), snapped: z.number() }),
   /** Seedlings of its crop past danger, and lost, by where they were moved to. */
@@ -42,7 +40,7 @@ export const packet = z.object({
   /** Seedlings of its tests by whether they would become plants. */
   sound: z.object({ normal: z.number(), abnormal: z.number() }),
   /** What is expected of it now, and what to do with it. */
-  stock: z.custom<Stock>(),
+  stock: stock,
   batches: z.array(
     z.object({
       id: z.string(),
@@ -63,7 +61,7 @@ export const start = z.object({
       id: z.string(),
       readings: z.array(z.object({ fromMs: z.number(), toMs: z.number(), minC: z.number(), maxC: z.number() })),
       guess: z.object({ minC: z.number(), maxC: z.number() }),
-      prior: z.custom<LotPrior>(),
+      prior: lotPrior,
     }),
   ),
 });
@@ -77,7 +75,7 @@ export const kin = packet.pick({ id: true, variety: true, seedsLeft: true, prior
 export const boxRow = packet
   .pick({ id: true, cropName: true, variety: true, year: true, generation: true, dressed: true, seedsLeft: true })
   .extend({
-    stock: z.custom<Omit<Stock, 'ahead'>>(),
+    stock: stockNow,
   });
 /** The box behind its dividers: how many stand behind each, and a page of them. */
 export const box = z.object({

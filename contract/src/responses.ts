@@ -1,10 +1,9 @@
 import * as z from 'zod';
-import type { HouseWays, ParcelFacts } from '@fresh-tuck/core/parcel';
-import type { Report } from '@fresh-tuck/core/judging';
-import type { Told, WhyPanel } from '@fresh-tuck/core/words';
-import type { Crop, OwnFigures } from '@fresh-tuck/core/crops';
-import type { Destination } from '@fresh-tuck/core/moving';
-import { CARRIERS, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, type TARGETS } from './choices.js';
+import type { WhyPanel } from '@fresh-tuck/core/words';
+import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
+import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
+import { CARRIERS, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, TARGETS } from './choices.js';
+import { drawnFacts, houseWays, parcelFacts, report, reportOnCard, told, type DrawnFacts } from './parcel-values.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
 export const problem = z.object({
@@ -30,7 +29,7 @@ export const about = z.object({
       units: z.enum(['metric', 'us']),
       lookingTimes: z.array(z.string()),
       millilitresPerSpray: z.number(),
-      ways: z.custom<HouseWays & { readonly lateTolerance: number }>(),
+      ways: houseWays.extend({ lateTolerance: z.number() }),
     })
     .nullable(),
 });
@@ -99,9 +98,12 @@ export const found = z.object({
 
 /** A crop with what it rests on. */
 export const cropSheet = z.object({
-  crop: z.custom<Crop>(),
-  book: z.custom<Crop>(),
-  own: z.custom<OwnFigures>(),
+  crop: cropSchema,
+  book: cropSchema,
+  own: z.record(
+    z.string(),
+    z.custom<OwnFigures[string]>((value) => value !== undefined),
+  ),
   added: z.boolean(),
 });
 
@@ -197,20 +199,23 @@ export const batch = z.object({
   purpose: z.enum(PURPOSES),
   /** Seeds on each towel of a test. */
   replicates: z.array(z.number()),
-  aim: z.custom<Aim>(),
-  facts: z.custom<ParcelFacts>(),
-  answers: z.custom<Report>(),
-  judgement: z.custom<Told>(),
+  aim: z.object({
+    plants: z.number().nullable(),
+    destination: z.enum(DESTINATIONS).nullable(),
+    target: z.object({ kind: z.enum(TARGETS), day: z.string() }).nullable(),
+  }) satisfies z.ZodType<Aim>,
+  facts: parcelFacts,
+  answers: report,
+  judgement: told,
 });
 
 export const batchWithJournal = batch.extend({ journal: z.array(journalEntry), cups: z.array(cup) });
 
-/** What drawings need of the facts. */
-export type DrawnFacts = Pick<ParcelFacts, 'seeds' | 'wanted' | 'startMs' | 'looks'>;
+export type { DrawnFacts };
 /** A batch as Today draws it, without what only its own screens ask for: sixty of them go over the wire at once. */
 export const card = batch.omit({ facts: true, answers: true }).extend({
-  facts: z.custom<DrawnFacts>(),
-  answers: z.custom<Omit<Report, 'curve'>>(),
+  facts: drawnFacts,
+  answers: reportOnCard,
 });
 
 /** A parcel on Today's route. */

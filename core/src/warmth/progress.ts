@@ -47,12 +47,6 @@ interface Hours {
   stepAt(hour: number): number;
 }
 
-/** An hour adds to a running total what the same hour of the day before did. */
-function again(table: Float64Array, hour: number): void {
-  const gain = (table[hour + 1 - DAY_HOURS] as number) - (table[hour - DAY_HOURS] as number);
-  table[hour + 1] = (table[hour] as number) + gain;
-}
-
 /** The hours of one stay: what was read, else what is assumed of the place that day. */
 function hoursOf(response: BetaResponse, stay: Stay, startMs: number, hours: number, utcOffsetHours: number): Hours {
   const by = spoken(stay.readings, startMs, hours);
@@ -142,6 +136,7 @@ export function integrateProgress(
   let stayIndex = -1;
   let own: Hours | null = null;
   let hour = 0;
+  const days: HourOfWarmth[] = [];
   const put = ({ celsius: warmth, days, daysIfWarmer, daysIfCooler }: HourOfWarmth): void => {
     celsius[hour] = warmth;
     done[hour + 1] = (done[hour] as number) + days;
@@ -160,17 +155,11 @@ export function integrateProgress(
       if (ms > lastKnownMs) break;
       put(own.at(hour));
     }
-    // Beyond the last reading a day repeats the one before until the record has faded a step, so 24 hours serve for each.
-    while (hour < to) {
-      const from = hour;
-      const step = (own as Hours).stepAt(from);
-      for (; hour < Math.min(from + DAY_HOURS, to); hour++) put((own as Hours).at(hour));
-      for (; hour < to && (hour % DAY_HOURS !== from % DAY_HOURS || (own as Hours).stepAt(hour) === step); hour++) {
-        celsius[hour] = celsius[hour - DAY_HOURS] as number;
-        again(done, hour);
-        again(warmer, hour);
-        again(cooler, hour);
-      }
+    // Beyond the last reading a day repeats the one before until the record has faded a step, so 24 hours serve
+    // for each; hours come one after another, so that it is the same whoever asks first for what.
+    for (; hour < to; hour++) {
+      const step = (own as Hours).stepAt(hour);
+      put((days[step * DAY_HOURS + (hour % DAY_HOURS)] ??= (own as Hours).at(hour)));
     }
   };
   const read = (table: Float64Array, ms: number): number => {

@@ -74,10 +74,11 @@ interface Day extends DayRange {
 const PATTERN_DAYS = 5;
 const DAY_HOURS = 24;
 
-/** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle. */
+/** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle, and corrects one of the same stretch. */
 export function daysOf(readings: readonly Reading[], utcOffsetHours: number): Day[] {
   const days = new Map<number, Day>();
-  for (const { fromMs, toMs, minC, maxC } of readings) {
+  const counting = new Map(readings.map((reading) => [`${reading.fromMs} ${reading.toMs}`, reading]));
+  for (const { fromMs, toMs, minC, maxC } of counting.values()) {
     const key = Math.floor(((fromMs + toMs) / 2 / HOUR_MS + utcOffsetHours) / DAY_HOURS);
     const known = days.get(key);
     days.set(
