@@ -7,7 +7,6 @@ import { look, NOW, parcel as fixture } from '@fresh-tuck/core/testing';
 import { Curve } from './curve';
 import { Ribbon } from './ribbon';
 
-
 function parcel(totals: readonly (readonly [number, number])[]): { facts: ParcelFacts; answers: Report } {
   const facts = fixture('tomato', 4, 24, { looks: totals.map(([hoursAgo, tipped]) => look(hoursAgo, { tipped })) });
   return { facts, answers: reportFor(facts, NOW) };

@@ -1,4 +1,4 @@
-import { HarnessLoader } from '@angular/cdk/testing';
+import type { HarnessLoader } from '@angular/cdk/testing';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { HttpErrorResponse, HttpResponse, provideHttpClient, withInterceptors, type HttpInterceptorFn } from '@angular/common/http';
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
@@ -161,11 +161,14 @@ export const problem = (status: number, detail: string, errors: readonly { field
 /** A screen with a server that answers what it is told to, and remembers what it was asked. */
 export class Screen<T> {
   readonly loader: HarnessLoader;
+  /** What stands above the screen: sheets, menus, options, passing notes. */
+  readonly overlays: HarnessLoader;
   constructor(
     readonly fixture: ComponentFixture<T>,
     readonly asked: readonly Asked[],
   ) {
     this.loader = TestbedHarnessEnvironment.loader(fixture);
+    this.overlays = TestbedHarnessEnvironment.documentRootLoader(fixture);
   }
 
   get text(): string {
@@ -209,7 +212,7 @@ export async function show<T>(component: Type<T>, answers: Answers, inputs: Reco
   TestBed.configureTestingModule({
     providers: [
       provideZonelessChangeDetection(),
-      provideRouter([]),
+      provideRouter([{ path: '**', children: [] }]),
       provideHttpClient(withInterceptors([server])),
       { provide: Changes, useValue: { reached$: NEVER, changed$: NEVER, keep: <A>(ask: () => A): A => ask() } },
       { provide: ForecastService, useValue: inPlace },

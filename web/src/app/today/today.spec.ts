@@ -1,0 +1,66 @@
+import { look, parcel } from '@fresh-tuck/core/testing';
+import type { Batch, Today } from '@fresh-tuck/contract';
+import { aBatch, ABOUT, aSpot, show } from '../testing/house';
+import { TodayScreen } from './today';
+
+const due = aBatch(parcel('okra', 4, 27, { looks: [look(30, { tipped: 0 }), look(12, { tipped: 3 })] }), { id: 'b1', number: 21 });
+const shut = aBatch(parcel('leek', 1, 20), { id: 'b2', number: 12, title: 'Leek, Bollard' });
+
+function today(more: Partial<Today> = {}, stops: readonly Batch[] = [due]): Today {
+  return {
+    nowMs: ABOUT.nowMs,
+    stations: [{ spot: aSpot(), stops: stops.map((batch) => ({ batch, dueNow: true, bagReason: null })) }],
+    shut: [{ batch: shut, nextMs: ABOUT.nowMs + 12 * 3_600_000, nextInWords: 'tonight 18:30' }],
+    batchCount: 2,
+    minutes: 3,
+    changes: [],
+    told: true,
+    rescue: null,
+    round: null,
+    ...more,
+  };
+}
+
+describe('Today', () => {
+  it('leads with how many parcels to open, and says of each why in the words of the core', async () => {
+    const screen = await show(TodayScreen, { 'GET today': today() });
+    expect(screen.find('h1')?.textContent).toBe('Open one parcel this morning');
+    expect(screen.text).toContain(due.judgement.headline.lead);
+    expect(screen.text).toContain(due.judgement.headline.text);
+    expect(screen.text).toContain('next look tonight 18:30');
+    expect(screen.all('button.do').length).toBe(1);
+  });
+
+  it('says that there is nothing to open, and teaches an empty house its first step', async () => {
+    const quiet = await show(TodayScreen, { 'GET today': today({ stations: [] }) });
+    expect(quiet.find('h1')?.textContent).toBe('Nothing to open this morning');
+    expect(quiet.all('button.do').length).toBe(0);
+  });
+
+  it('teaches an empty house its first step', async () => {
+    const empty = await show(TodayScreen, { 'GET today': today({ stations: [], shut: [], batchCount: 0 }) });
+    expect(empty.find('h1')?.textContent).toBe('Nothing is tucked in yet');
+    expect(empty.find('a.do')?.textContent).toBe('Tuck in the first seeds');
+  });
+
+  it('after an absence leads with the rescue, the longest root by its length', async () => {
+    const screen = await show(TodayScreen, { 'GET today': today({ rescue: { awayHours: 62, batchIds: ['b1'] } }) });
+    expect(screen.find('h1')?.textContent).toBe('Rescue one parcel first');
+    expect(screen.text).toContain('Nobody has looked for 62 hours');
+    expect(screen.text).toMatch(/21 Okra, Quay about \d+ mm\./);
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Start the rescue');
+  });
+
+  it('keeps what was told once a day, and names what changed since', async () => {
+    const change = { batchId: 'b1', number: 21, title: 'Okra, Quay', text: 'is to be moved now, not only looked at.' };
+    const screen = await show(TodayScreen, { 'GET today': today({ told: false, changes: [change] }), 'POST today/shown': { id: 'x' } });
+    expect(screen.asked.filter(({ path }) => path === 'today/shown').length).toBe(1);
+    expect(screen.text).toContain('is to be moved now');
+  });
+
+  it('offers to go on with a round that somebody began', async () => {
+    const round = { id: 'r1', batchIds: ['b1', 'b2'], doneIds: ['b2'], startedMs: ABOUT.nowMs };
+    const screen = await show(TodayScreen, { 'GET today': today({ round }) });
+    expect(screen.text).toContain('Go on with the round, 1 left');
+  });
+});

@@ -1,0 +1,85 @@
+import { MatInputHarness } from '@angular/material/input/testing';
+import { NOW, parcel } from '@fresh-tuck/core/testing';
+import { aBatch, aPacket, aSpot, show, type Screen } from '../testing/house';
+import { TuckScreen } from './tuck';
+
+const leek = parcel('leek', 1, 20).crop;
+const packet = aPacket();
+const start = (at: number) => ({
+  startMs: at,
+  spots: [
+    { id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, prior: packet.prior },
+    { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, prior: packet.prior },
+  ],
+});
+/** The worker is waited for a moment, so that typing does not ask at every letter. */
+const settle = async (screen: Screen<TuckScreen>): Promise<void> => {
+  await new Promise((resolve) => setTimeout(resolve, 220));
+  await screen.fixture.whenStable();
+};
+
+async function tuck(answers: Record<string, unknown> = {}, more = packet): Promise<Screen<TuckScreen>> {
+  const screen = await show(
+    TuckScreen,
+    {
+      'GET packets': [{ id: 'p1', cropId: 'leek', cropName: leek.name, variety: 'Quay', year: 2024, seedsLeft: more.seedsLeft }],
+      'GET packets/p1': more,
+      'GET packets/p1/kin': [],
+      'GET packets/p1/start': start(NOW),
+      'GET crops/leek': { crop: leek, book: leek, own: {}, added: false },
+      'GET crops/leek/seasons': { nursingDays: [], lateness: [] },
+      'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge' })],
+      'GET holders': [],
+      'GET beds': [],
+      'GET racks': [],
+      ...answers,
+    },
+    { packet: 'p1' },
+  );
+  await settle(screen);
+  return screen;
+}
+const dialog = (): HTMLElement => document.querySelector<HTMLElement>('[role=dialog]') ?? document.body;
+
+describe('Tuck in', () => {
+  it('works out how many, where and how wet, from the packet and the places', async () => {
+    const screen = await tuck();
+    expect(screen.text).toContain('Leek, Quay');
+    expect(screen.find('button.do')?.textContent?.trim()).toMatch(/^Tuck in \d+ seeds$/);
+    expect(screen.text).toContain('Write the label before you open the packet.');
+    expect(screen.text).toMatch(/Wet the paper with [\d.]+ ml: \d+ sprays/);
+    expect(screen.text).toContain('Sprouts here are for planting, never for eating.');
+  });
+
+  it('sends the sentence as it stands: method, towel, spot and what was worked out', async () => {
+    const screen = await tuck({ 'POST batches': aBatch() });
+    await screen.click(/^Tuck in \d+ seeds$/);
+    const body = screen.sent('POST', 'batches')?.body;
+    expect(body).toEqual(jasmine.objectContaining({ packetId: 'p1', method: 'towel', startAt: null, wanted: 4 }));
+    expect(body?.['towel']).toEqual({ widthMm: 140, heightMm: 110, plies: 2 });
+    expect(body?.['holder']).toEqual(jasmine.objectContaining({ kind: 'bag', closure: 'sealed_air', spotId: 's1' }));
+    expect(screen.text).toContain('7 is tucked in');
+  });
+
+  it('takes a number that the gardener fixes, says what would be taken, and saves nothing meanwhile', async () => {
+    const screen = await tuck();
+    screen
+      .all<HTMLButtonElement>('button')
+      .find((button) => button.getAttribute('aria-label')?.startsWith('How many seeds'))
+      ?.click();
+    await screen.fixture.whenStable();
+    const field = await screen.overlays.getHarness(MatInputHarness.with({ label: 'How many seeds?' }));
+    await field.setValue('0');
+    await field.blur();
+    expect(dialog().textContent).toContain('How many seeds is a whole number from 1 to 400.');
+    await field.setValue('13');
+    await settle(screen);
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Tuck in 13 seeds');
+  });
+
+  it('says what can be had where the packet has too few', async () => {
+    const screen = await tuck({}, aPacket({ seedsLeft: 3 }));
+    expect(screen.text).toContain('The packet has only 3 left');
+    expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeTrue();
+  });
+});
