@@ -27,14 +27,7 @@ export type Divider = (typeof DIVIDERS)[number];
 export const NURSERY_GROUPS = [...SEEDLING_STAGES, 'gone'] as const;
 export type NurseryGroup = (typeof NURSERY_GROUPS)[number];
 /** How saved seed was kept from strange pollen. */
-export const ISOLATIONS = ['none', 'distance', 'barrier', 'time', 'alone'] as const;
-export const ISOLATION_WORDS: Readonly<Record<(typeof ISOLATIONS)[number], string>> = {
-  none: 'not at all: kin flowered near it',
-  distance: 'by distance',
-  barrier: 'bagged or caged',
-  time: 'kin flowered at another time',
-  alone: 'no kin grew anywhere near',
-};
+export { ISOLATIONS } from '@fresh-tuck/core/seedbox';
 /** What a start is counted back from. */
 export const TARGETS = ['plant_out', 'ripe'] as const;
 

@@ -2,9 +2,15 @@ import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import type { Crop } from '../crops/index.js';
 
 /** A bed as it is measured. */
-export interface BedFacts {
+export interface BedSize {
   readonly widthM: number;
   readonly lengthM: number;
+}
+
+/** A bed as it is known. */
+export interface BedFacts extends BedSize {
+  /** Null where nobody knows. */
+  readonly madeYear: number | null;
 }
 
 /** What is known of its soil. */
@@ -27,6 +33,8 @@ export interface BedGate {
   readonly places: number | null;
   /** Days that plugs buy: from now until a seedling has outgrown one. */
   readonly plugDays: number;
+  /** Whether its roots want rhizobia: a young bed has none for a crop that lives with them. */
+  readonly inoculate: boolean;
 }
 
 /** Error of a soil temperature, °C: read in the soil, or estimated from the air. Guess. */
@@ -37,9 +45,14 @@ const DRIFT_SD_A_DAY = 0.5;
 const IN_PLUG_AFTER_TRUE_LEAF = 8;
 /** A cool windowsill slows a seedling to about this share of its best pace. Guess. */
 const SILL_PACE = 0.6;
+/** So many years after it was made a bed has met the bacteria that beans live with. Common practice, no source. */
+const YOUNG_YEARS = 3;
 
 /** Plants that a bed holds at a crop's spacing, rows along its better side; 0 where not one fits. */
-export function placesIn({ widthM, lengthM }: BedFacts, spacing: { readonly inRow: number; readonly rows: number }): number {
+export function placesIn(
+  { widthM, lengthM }: BedSize,
+  spacing: { readonly inRow: number; readonly rows: number },
+): number {
   const along = (row: number, across: number): number =>
     Math.floor((row * 100) / spacing.inRow + 1e-9) * Math.floor((across * 100) / spacing.rows + 1e-9);
   return Math.max(along(lengthM, widthM), along(widthM, lengthM));
@@ -49,9 +62,9 @@ export function placesIn({ widthM, lengthM }: BedFacts, spacing: { readonly inRo
  * Whether a bed's soil is warm enough for a crop. Not ready means plugs, and the
  * days that they buy.
  *
- * @param soil the newest reading, or null
+ * @param soil the newest reading, or null; @param year in which it is asked
  */
-export function bedGate(crop: Crop, bed: BedFacts, soil: SoilKnown | null): BedGate {
+export function bedGate(crop: Crop, bed: BedFacts, soil: SoilKnown | null, year: number): BedGate {
   const { minSoilC, spacingCm, daysToTrueLeaf } = crop.growing;
   const soilSd = soil ? Math.hypot(SOIL_SD[soil.source], DRIFT_SD_A_DAY * Math.max(soil.ageDays, 0)) : 0;
   const chanceWarm = soil === null || minSoilC === null ? null : 1 - normalCdf(minSoilC, soil.celsius, soilSd);
@@ -63,5 +76,6 @@ export function bedGate(crop: Crop, bed: BedFacts, soil: SoilKnown | null): BedG
     minC: minSoilC,
     places: spacingCm === null ? null : placesIn(bed, spacingCm),
     plugDays: Math.round((crop.days.tipToEmergence + daysToTrueLeaf) / SILL_PACE + IN_PLUG_AFTER_TRUE_LEAF),
+    inoculate: bed.madeYear !== null && crop.preparation.steps.includes('inoculate') && year - bed.madeYear < YOUNG_YEARS,
   };
 }

@@ -17,20 +17,20 @@ const crop = (id: string): Crop => {
 const DAY_MS = 86_400_000;
 
 describe('a bed', () => {
-  const bed = { widthM: 0.8, lengthM: 1.2 };
+  const bed = { widthM: 0.8, lengthM: 1.2, madeYear: null };
 
   it('lets broad beans in from cold soil and okra only from warm, and says how sure that is', () => {
     const soil = (celsius: number, source: 'soil' | 'air' = 'soil', ageDays = 0) => ({ celsius, source, ageDays });
-    expect(bedGate(crop('broad-bean'), bed, soil(8)).ready).toBeTrue();
-    expect(bedGate(crop('broad-bean'), bed, soil(3)).ready).toBeFalse();
-    expect(bedGate(crop('okra'), bed, soil(15)).ready).toBeFalse();
-    expect(bedGate(crop('okra'), bed, soil(20)).chanceWarm).toBeGreaterThan(0.95);
+    expect(bedGate(crop('broad-bean'), bed, soil(8), 2026).ready).toBeTrue();
+    expect(bedGate(crop('broad-bean'), bed, soil(3), 2026).ready).toBeFalse();
+    expect(bedGate(crop('okra'), bed, soil(15), 2026).ready).toBeFalse();
+    expect(bedGate(crop('okra'), bed, soil(20), 2026).chanceWarm).toBeGreaterThan(0.95);
     // The air says less than a thermometer in the soil, an old reading less than today's.
-    const chance = (...known: Parameters<typeof soil>) => bedGate(crop('okra'), bed, soil(...known)).chanceWarm ?? 0;
+    const chance = (...known: Parameters<typeof soil>) => bedGate(crop('okra'), bed, soil(...known), 2026).chanceWarm ?? 0;
     expect(chance(20, 'air')).toBeLessThan(chance(20));
     expect(chance(20, 'soil', 6)).toBeLessThan(chance(20));
-    expect(bedGate(crop('okra'), bed, null)).toEqual(jasmine.objectContaining({ ready: false, chanceWarm: null }));
-    expect(bedGate(crop('okra'), bed, soil(10)).plugDays).toBeGreaterThan(10);
+    expect(bedGate(crop('okra'), bed, null, 2026)).toEqual(jasmine.objectContaining({ ready: false, chanceWarm: null }));
+    expect(bedGate(crop('okra'), bed, soil(10), 2026).plugDays).toBeGreaterThan(10);
   });
 
   it('holds what fits at the spacing, its rows along the better side', () => {

@@ -1,4 +1,4 @@
-import { placesIn, type BedFacts } from '../moving/index.js';
+import { placesIn, type BedSize } from '../moving/index.js';
 
 export interface Spacing {
   /** Centimetres between plants in the row, and between rows. */
@@ -13,7 +13,7 @@ export type Wish = { readonly plants: number } | { readonly refused: string };
 const MOST_PLANTS = 400;
 
 /** Plants that a bed asks for at a spacing; a refusal names what would be accepted. */
-export function plantsForBed(bed: BedFacts, { inRow, rows }: Spacing): Wish {
+export function plantsForBed(bed: BedSize, { inRow, rows }: Spacing): Wish {
   const sides = [bed.widthM * 100, bed.lengthM * 100];
   const [narrow, long] = [Math.min(...sides), Math.max(...sides)];
   const size = `${Math.round(narrow)} by ${Math.round(long)} cm`;

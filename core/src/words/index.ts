@@ -1,5 +1,6 @@
 /** Every sentence the product says about facts, and every word for a code. */
 export * from './advice.js';
+export * from './bed.js';
 export * from './figures.js';
 export * from './headline.js';
 export * from './journal.js';
@@ -9,8 +10,11 @@ export * from './lift.js';
 export * from './mend.js';
 export * from './move-card.js';
 export * from './next.js';
+export * from './packet.js';
 export * from './place.js';
+export * from './planned.js';
 export * from './reasons.js';
+export * from './sheet.js';
 export * from './soak.js';
 export * from './supply.js';
 export * from './test.js';

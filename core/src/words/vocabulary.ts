@@ -5,6 +5,7 @@ import type { Destination, RootSchool } from '../moving/index.js';
 import type { SeedlingStage } from '../nursing/index.js';
 import type { ClosingReason, SeedStage, Trouble } from '../parcel/index.js';
 import type { PreparationStep } from '../preparing/index.js';
+import type { Isolation } from '../seedbox/index.js';
 import type { SeedlingClass } from '../seedtest/index.js';
 
 /** Every word for a code, once. Screens, journal, labels and print take them from here. */
@@ -123,4 +124,13 @@ export const SEEDLING_WORDS: Readonly<Record<SeedlingStage, { readonly title: st
   true_leaves: { title: 'True leaves', next: 'planted out' },
   planted_out: { title: 'Planted out', next: 'first ripe' },
   ripe: { title: 'Ripe or cut', next: '' },
+};
+
+/** How saved seed was kept from strange pollen. */
+export const ISOLATION_WORDS: Readonly<Record<Isolation, string>> = {
+  none: 'not at all: kin flowered near it',
+  distance: 'by distance',
+  barrier: 'bagged or caged',
+  time: 'kin flowered at another time',
+  alone: 'no kin grew anywhere near',
 };

@@ -1,7 +1,7 @@
 import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { REASON_WORDS } from '@fresh-tuck/core/words';
+import { REASON_WORDS, targetInWords } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
@@ -101,8 +101,7 @@ export class BatchScreen {
     if (wanted !== null)
       parts.push(plants === null || plants === wanted ? `${wanted} wanted` : `${wanted} sprouts wanted for ${plants} plants`);
     const { target } = batch.aim;
-    if (target)
-      parts.push(`${target.kind === 'ripe' ? 'ripe by' : 'to plant out around'} ${this.about.moments().dated(dayMs(target.day))}`);
+    if (target) parts.push(targetInWords(target.kind, this.about.moments().dated(dayMs(target.day))));
     if (batch.bagMates.length > 0) parts.push(`in one bag with ${batch.bagMates.join(' and ')}`);
     return parts.join(' · ');
   }

@@ -4,6 +4,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Copy } from '@fresh-tuck/contract';
+import { FileButton } from '../kit/file-button';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { HouseApi } from './house.api';
@@ -29,7 +30,7 @@ const sizeInWords = (bytes: number): string =>
 /** Copies of the household: made, taken away, looked into and put back. */
 @Component({
   selector: 'ft-copies',
-  imports: [MatButton],
+  imports: [FileButton, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './copies.html',
   styleUrl: './copies.scss',
@@ -94,10 +95,7 @@ export class CopiesList {
     this.run('Making a copy and reading it through…', this.api.makeCopy({ id: uuid() }), 'The copy is made and was read through.');
   }
 
-  protected bring(field: HTMLInputElement): void {
-    const file = field.files?.[0];
-    field.value = '';
-    if (!file) return;
+  protected bring(file: File): void {
     this.run(
       'Reading the file through…',
       this.api.bringCopy(file),

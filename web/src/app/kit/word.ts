@@ -41,7 +41,7 @@ const BELOW: ConnectedPosition[] = [
     >
       <div class="panel" role="dialog" [attr.aria-label]="label()" cdkTrapFocus cdkTrapFocusAutoCapture>
         <ng-content />
-        <button matButton="outlined" type="button" class="plain done" (click)="open.set(false)">Done</button>
+        <div class="foot"><button matButton="outlined" type="button" class="plain done" (click)="open.set(false)">Done</button></div>
       </div>
     </ng-template>
   `,
@@ -81,12 +81,18 @@ const BELOW: ConnectedPosition[] = [
       font: 400 16px/1.5 var(--text);
     }
     /* In reach however long the choices are. */
-    .done {
+    .foot {
+      display: flex;
       position: sticky;
-      bottom: -4px;
-      min-height: 44px;
-      justify-self: end;
+      z-index: 1;
+      bottom: -18px;
+      justify-content: flex-end;
+      margin: 0 -18px -18px;
+      padding: 10px 18px 14px;
       background: var(--surface);
+    }
+    .done {
+      min-height: 44px;
     }
   `,
 })

@@ -7,6 +7,7 @@ import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/parce
 import { FINDING_OF } from '@fresh-tuck/core/judging';
 import { TROUBLE_WORDS } from '@fresh-tuck/core/words';
 import { RoundService } from '../data/household/round.service';
+import { FileButton } from '../kit/file-button';
 import { FindingPicture } from '../kit/finding';
 import { mostCounted, newTips, type Damp, type Draft } from './draft';
 
@@ -15,7 +16,7 @@ export type Edit = (draft: Draft) => Draft;
 /** What a look asks besides the seeds: how, how many, how damp, what is wrong, who and what else. */
 @Component({
   selector: 'ft-asks',
-  imports: [MatFormFieldModule, MatInputModule, MatButton, FindingPicture],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, FileButton, FindingPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './asks.html',
   styleUrl: './asks.scss',
@@ -70,10 +71,5 @@ export class LookAsks {
 
   protected note(text: string): void {
     this.edit.emit((draft) => ({ ...draft, note: text }));
-  }
-
-  protected choose(input: HTMLInputElement): void {
-    this.pictured.emit(input.files?.[0] ?? null);
-    input.value = '';
   }
 }

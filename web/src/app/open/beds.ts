@@ -7,10 +7,10 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
-import type { Bed } from '@fresh-tuck/contract';
 import type { Crop } from '@fresh-tuck/core/crops';
 import { bedGate } from '@fresh-tuck/core/moving';
-import { chanceInWords, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
+import { bedInWords } from '@fresh-tuck/core/words';
+import { formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -36,7 +36,7 @@ import { OpenApi } from './open.api';
     </fieldset>
     @if (adding()) {
       <form [formGroup]="form" (ngSubmit)="add()">
-        <ft-field label="What it is called" [most]="60" [control]="form.controls.name" accepted="A name." />
+        <ft-field class="name" label="What it is called" [most]="60" [control]="form.controls.name" accepted="A name." />
         <ft-field label="Wide, m" mode="decimal" [control]="form.controls.widthM" accepted="A length like 1.2 or 0,8." />
         <ft-field label="Long, m" mode="decimal" [control]="form.controls.lengthM" accepted="A length like 1.2 or 0,8." />
         <ft-field label="Made in (year)" mode="numeric" [control]="form.controls.madeYear" accepted="A year like 2024, or nothing." />
@@ -58,8 +58,14 @@ import { OpenApi } from './open.api';
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
       gap: 10px;
-      align-items: end;
+      align-items: start;
       margin-bottom: 14px;
+    }
+    .name {
+      grid-column: 1 / -1;
+    }
+    form .plain {
+      margin-top: 4px;
     }
     p {
       margin-bottom: 10px;
@@ -90,24 +96,8 @@ export class Beds {
 
   protected readonly gate = computed(() => {
     const bed = this.beds().find(({ id }) => id === this.bedId());
-    return bed ? this.say(bed) : null;
+    return bed ? bedInWords(bedGate(this.crop(), bed, bed.soil, this.year()), this.about.household().units) : null;
   });
-
-  private say(bed: Bed): { tone: string; text: string } {
-    const crop = this.crop();
-    const { ready, chanceWarm, soilC, soilSd, minC, places, plugDays } = bedGate(crop, bed, bed.soil);
-    const fits = places === null ? '' : places === 0 ? ' Not one fits at its spacing.' : ` ${places} fit at its spacing.`;
-    const young = bed.madeYear !== null && crop.preparation.steps.includes('inoculate') && this.year() - bed.madeYear < 3;
-    const inoculate = young ? ' The bed is young: roll the roots in rhizobium powder.' : '';
-    if (minC === null) return { tone: 'growth', text: `It asks for no warmth of the soil.${fits}${inoculate}` };
-    if (soilC === null || chanceWarm === null) {
-      return { tone: 'waiting', text: `It wants ${this.warmth(minC)} of soil; say what the bed has.${fits}${inoculate}` };
-    }
-    const said = `${this.warmth(soilC)} give or take ${Math.max(Math.round(soilSd), 1)}°, wanted ${this.warmth(minC)}: ${chanceInWords(chanceWarm)} that it is warm enough.`;
-    return ready
-      ? { tone: 'growth', text: `${said}${fits}${inoculate}` }
-      : { tone: 'trouble', text: `${said} Not ready: put them into plugs, that buys about ${plugDays} days on a cool sill.${fits}` };
-  }
 
   private year(): number {
     return Number(this.about.moments().field(this.about.nowMs()).slice(0, 4));

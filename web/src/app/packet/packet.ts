@@ -1,15 +1,13 @@
 import { readBy, readGrams, text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { knownInWords } from '@fresh-tuck/core/words';
+import { isolationInWords, knownInWords, paceInWords, packetHeadline, printedInWords, regulatedInWords } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { catchError, EMPTY, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { PacketSheet } from '@fresh-tuck/contract';
-import { ISOLATION_WORDS } from '@fresh-tuck/contract/choices';
 import { DRYNESSES, readNumber, STORES } from '@fresh-tuck/core/seedbox';
 import { formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
@@ -60,17 +58,11 @@ export class PacketScreen {
 
   protected readonly counted = new FormGroup({ seeds: text('', wholeFrom(0, 1_000_000)), grams: text('', readBy(readGrams)) });
   protected readonly known = computed(() => (this.packet()?.prior.known ?? []).map(knownInWords));
+  protected readonly regulated = regulatedInWords;
   protected readonly headline = computed(() => {
     const packet = this.packet();
     if (!packet) return '';
-    const { stock } = packet;
-    const tenths = Math.round(stock.mean * 10);
-    const live = tenths === 0 ? 'hardly any still live' : tenths === 10 ? 'nearly all live' : `about ${tenths} in 10 live`;
-    if (stock.advice.includes('empty')) return 'It is used up';
-    if (stock.advice.includes('test_first')) return `Test it before you count on it: ${live}`;
-    if (stock.advice.includes('use_up')) return `Use it up: ${live}, fewer each year`;
-    if (stock.advice.includes('short')) return `Nearly empty: ${packet.seedsLeft} left, ${live}`;
-    return `${live.charAt(0).toUpperCase()}${live.slice(1)}`;
+    return packetHeadline(packet.stock, packet.seedsLeft);
   });
 
   protected readonly facts = computed(() => {
@@ -86,36 +78,14 @@ export class PacketScreen {
     const facts: [string, string | null][] = [
       ['Year', packet.year === null ? null : String(packet.year)],
       ['From', packet.source],
-      ['Printed', this.printed(packet)],
-      ['Kept', kept.length > 0 ? `${kept.join(', ')}; ${this.pace(packet)}` : null],
+      ['Printed', printedInWords(packet.printedRatePercent, packet.printedDays)],
+      ['Kept', kept.length > 0 ? `${kept.join(', ')}; ${paceInWords(packet.pace)}` : null],
       ['Hoped for', packet.trait],
       ['Saved here', packet.generation === null ? null : packet.generation === 1 ? 'once' : `${packet.generation} times`],
-      ['Isolated', this.isolation(packet)],
+      ['Isolated', packet.isolation && isolationInWords(packet.isolation, packet.isolationM, packet.isolationNeededM)],
     ];
     return facts.filter((fact): fact is [string, string] => fact[1] !== null);
   });
-
-  private printed({ printedDays, printedRatePercent }: PacketSheet): string | null {
-    const parts = [
-      printedRatePercent === null ? '' : `${printedRatePercent} %`,
-      printedDays === null ? '' : `${printedDays[0] === printedDays[1] ? printedDays[0] : printedDays.join(' to ')} days`,
-    ].filter(Boolean);
-    return parts.length > 0 ? parts.join(', ') : null;
-  }
-
-  private pace({ pace }: PacketSheet): string {
-    if (Math.abs(pace - 1) < 0.1) return 'it ages as in a dry drawer';
-    return pace < 1
-      ? `it ages ${(1 / pace).toFixed(0)} times slower than in a dry drawer`
-      : `it ages ${pace.toFixed(1)} times faster than in a dry drawer`;
-  }
-
-  private isolation({ isolation, isolationM, isolationNeededM }: PacketSheet): string | null {
-    if (isolation === null) return null;
-    const metres = isolationM === null ? '' : `, ${isolationM} m`;
-    const close = isolation === 'distance' && isolationM !== null && isolationNeededM !== null && isolationM < isolationNeededM;
-    return `${ISOLATION_WORDS[isolation]}${metres}${close ? ` (its kind asks for ${isolationNeededM} m: it may have crossed)` : ''}`;
-  }
 
   protected show(panel: 'count' | 'change'): void {
     this.error.set(null);

@@ -8,6 +8,7 @@ import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { MOST_TESTED, seedsForDecision, seedsForPrecision } from '@fresh-tuck/core/seedtest';
 import { wilsonInterval } from '@fresh-tuck/core/chance';
+import { aimInWords, finalCountInWords, wouldTell, type TestAim } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -55,7 +56,7 @@ export class TestScreen {
   protected readonly towelCounts = TOWELS;
 
   /** Asked for: a width, or an error that one can live with about a rate. */
-  protected readonly asked = signal<{ readonly within: number } | { readonly least: number; readonly error: number }>({ within: 0.15 });
+  protected readonly asked = signal<TestAim>({ within: 0.15 });
   protected readonly least = signal(0.7);
   protected readonly seedsFixed = signal<number | null>(null);
   protected readonly towels = signal<number | null>(null);
@@ -74,12 +75,12 @@ export class TestScreen {
     const asked = this.asked();
     if ('within' in asked) {
       const seeds = seedsForPrecision(this.hardest(), asked.within);
-      return { seeds, text: `its rate to within ${Math.round(asked.within * 100)} in 100`, passes: null };
+      return { seeds, text: aimInWords(asked), passes: null };
     }
     const test = seedsForDecision(asked.least, asked.least - WORSE, asked.error);
     return {
       seeds: test?.seeds ?? null,
-      text: `whether ${Math.round(asked.least * 100)} in 100 live, wrong at most ${Math.round(asked.error * 100)} times in 100`,
+      text: aimInWords(asked),
       passes: test,
     };
   });
@@ -101,9 +102,7 @@ export class TestScreen {
   /** What the test would tell if it went as expected. */
   protected readonly tells = computed(() => {
     const seeds = this.seeds();
-    const { low, high } = wilsonInterval(Math.round(this.mean() * seeds), seeds);
-    const of = (share: number): number => Math.round(share * 100);
-    return `If about ${of(this.mean())} in 100 live, as expected, it will say between ${of(low)} and ${of(high)}, 19 times in 20.`;
+    return wouldTell(this.mean(), wilsonInterval(Math.round(this.mean() * seeds), seeds));
   });
   private readonly start = toSignal(
     toObservable(computed(() => this.packet()?.id ?? null)).pipe(
@@ -162,11 +161,8 @@ export class TestScreen {
     const count = this.finalCount();
     if (!count) return '';
     const day = this.about.moments().day((this.start()?.startMs ?? this.about.nowMs()) + count.day * 86_400_000);
-    const { tabled } = count;
-    const warmth = tabled ? (tabled.lowC === tabled.highC ? `${tabled.lowC}` : `${tabled.lowC} and ${tabled.highC}`) : '';
-    return tabled
-      ? `The final count is due on day ${count.day}, ${day}: a laboratory counts on day ${tabled.day} at ${warmth} °C (ISTA, from memory), brought to the warmth here.`
-      : `The final count is due on day ${count.day}, ${day}: no laboratory’s rule is known for it, so it gets ${this.about.household().ways.patienceTimes} times its usual days.`;
+    const { ways, units } = this.about.household();
+    return finalCountInWords(count, day, ways.patienceTimes, units);
   });
 
   private readonly most = computed(() => Math.min(this.left() ?? MOST_TESTED, MOST_TESTED));

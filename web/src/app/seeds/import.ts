@@ -15,6 +15,7 @@ import {
   type PacketDraft,
   type RowRead,
 } from '@fresh-tuck/core/seedbox';
+import { FileButton } from '../kit/file-button';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Notice } from '../data/household/notice.service';
@@ -27,7 +28,7 @@ const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': '
 /** A table of packets comes in: columns recognised, rows previewed and mended, all of it kept at once or nothing. */
 @Component({
   selector: 'ft-import',
-  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, FileButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import.html',
   styleUrl: './import.scss',
@@ -86,11 +87,7 @@ export class ImportScreen {
       : '';
   });
 
-  protected async take(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
-    if (!file) return;
+  protected async take(file: File): Promise<void> {
     try {
       const table = readTable(await file.arrayBuffer());
       this.table.set(table);

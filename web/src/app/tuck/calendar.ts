@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import { chanceInWords } from '@fresh-tuck/core/units';
+import { GOAL_WORDS, latenessInWords, liesAhead, startInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { TuckPlan } from './tuck-plan';
 
@@ -11,7 +11,6 @@ const RIGHT = 6;
 const ROW = 42;
 /** Room that a row's words take. */
 const WORDS = 190;
-const GOALS = { move: 'enough moved', plant_out: 'planted out', ripe: 'ripe' } as const;
 
 /** The days forward from a start now, or from the start that a wished date asks for. */
 @Component({
@@ -115,15 +114,13 @@ export class Calendar {
     const crop = this.plan.crop();
     if (!here || !answer || !crop) return null;
     const moments = this.about.moments();
-    const startByMs = this.plan.startByMs();
-    const nowMs = this.plan.startMs();
-    const goal = this.plan.goal();
+    const begun = this.plan.beginning();
+    const { startByMs, soakDays, goal } = begun;
     const targetMs = this.plan.targetMs();
-    const ahead = startByMs !== null && startByMs > nowMs + DAY_MS / 2;
-    const fromMs = ahead ? startByMs : nowMs;
-    const soakDays = this.plan.prepared().includes('soak') ? crop.water.soakHours[1] / 24 : 0;
+    const ahead = liesAhead(begun);
+    const fromMs = (ahead ? startByMs : null) ?? begun.startMs;
     const chill = this.plan.chillDays() ?? 0;
-    const reached = here.forward.filter(({ goal: what }) => what !== 'ripe' || goal?.kind === 'ripe' || here.forward.length < 3);
+    const reached = here.forward.filter(({ goal: what }) => what !== 'ripe' || goal === 'ripe' || here.forward.length < 3);
     const last = Math.max(...reached.map(({ high }) => high), chill, 1, targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS) + soakDays;
     const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
     const date = (day: number): string => moments.dated(fromMs + day * DAY_MS);
@@ -158,7 +155,7 @@ export class Calendar {
         high: soakDays + high,
         likely: soakDays + likely,
         cold: false,
-        text: `${GOALS[what]} ${date(soakDays + likely)}`,
+        text: `${GOAL_WORDS[what]} ${date(soakDays + likely)}`,
       })),
     ].map((row, index) => ({
       ...row,
@@ -171,7 +168,7 @@ export class Calendar {
         ? { words: WIDTH - RIGHT, anchor: 'end' }
         : { words: Math.max(x(row.low), LEFT + 8), anchor: 'start' }),
     }));
-    const { text, tone } = this.say(fromMs, ahead, soakDays);
+    const { text, tone } = startInWords(here, begun, (ms) => moments.dated(ms));
     return {
       rows,
       text,
@@ -181,48 +178,7 @@ export class Calendar {
       wished: targetMs === null ? null : x(Math.min((targetMs - fromMs) / DAY_MS, last)),
       from: ahead ? `begun ${moments.dated(fromMs)}` : 'begun now, 8 times in 10 within the bars',
       inWords: rows.map((row) => row.text).join('; '),
-      late: this.lateness(),
+      late: latenessInWords(answer.lateness),
     };
   });
-
-  private say(fromMs: number, ahead: boolean, soakDays: number): { text: string; tone: string } {
-    const here = this.plan.here();
-    const goal = this.plan.goal();
-    const moments = this.about.moments();
-    const ready = here?.forward[0];
-    if (!here || !ready) return { text: 'Here too few would ever come.', tone: 'trouble' };
-    if (!goal) {
-      const out = here.forward.find(({ goal: what }) => what === 'plant_out');
-      const day = (days: number): string => moments.dated(fromMs + (soakDays + days) * DAY_MS);
-      return {
-        text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}` : ''}.`,
-        tone: '',
-      };
-    }
-    const wish = goal.kind === 'ripe' ? 'ripe' : 'ready to plant out';
-    if (!here.back) return { text: `It cannot be ${wish} by then at all.`, tone: 'trouble' };
-    if (ahead) {
-      const days = Math.round((fromMs - this.plan.startMs()) / DAY_MS);
-      return {
-        text: `Start by ${moments.dated(fromMs)}, ${days === 1 ? 'tomorrow' : `in ${days} days`}: ${chanceInWords(here.back.chance)} of enough, ${wish} in time.`,
-        tone: 'growth',
-      };
-    }
-    const startByMs = this.plan.startByMs() ?? fromMs;
-    const chance = chanceInWords(here.inTimeNow ?? 0);
-    return startByMs > fromMs - DAY_MS / 2
-      ? { text: `Start now: ${chance} of enough, ${wish} in time.`, tone: 'growth' }
-      : { text: `The day to start was ${moments.dated(startByMs)}. Begun now, ${chance} of enough, ${wish} in time.`, tone: 'trouble' };
-  }
-
-  /** What earlier years shift, and that they do. */
-  private lateness(): string {
-    const late = this.plan.plan()?.lateness;
-    if (!late || late.shiftDays === 0) return '';
-    const days = Math.abs(Math.round(late.lastDays));
-    const shift = Math.abs(late.shiftDays);
-    const way = late.lastDays > 0 ? ['late', 'earlier'] : ['early', 'later'];
-    const batches = late.batches === 1 ? '' : ` (${late.batches} batches)`;
-    return `In ${late.year} it was ${days} ${days === 1 ? 'day' : 'days'} ${way[0]} here${batches}: this start is ${shift} ${shift === 1 ? 'day' : 'days'} ${way[1]} for it.`;
-  }
 }

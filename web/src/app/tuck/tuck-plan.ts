@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { debounceTime, distinctUntilChanged, filter, map, of, startWith, switchMap } from 'rxjs';
 import type { PacketSheet } from '@fresh-tuck/contract';
 import type { Destination, RootSchool } from '@fresh-tuck/core/moving';
+import type { Beginning } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 
 import { Changes } from '../data/transport/changes.service';
@@ -194,6 +195,14 @@ export class TuckPlan {
     const targetMs = this.targetMs();
     return back && targetMs !== null ? targetMs - back.daysBefore * 86_400_000 : null;
   });
+
+  /** When it would be begun, and against what. */
+  readonly beginning = computed<Beginning>(() => ({
+    startMs: this.startMs(),
+    startByMs: this.startByMs(),
+    soakDays: this.prepared().includes('soak') ? (this.crop()?.water.soakHours[1] ?? 0) / 24 : 0,
+    goal: this.goal()?.kind ?? null,
+  }));
 
   /** The next parcel of a sitting; bag, spot, closure, pane, date and where they go carry over. */
   next(spotId: string): void {

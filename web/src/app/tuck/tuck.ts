@@ -4,7 +4,7 @@ import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { FormControl, FormGroup } from '@angular/forms';
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
-import { CLOSURE_WORDS, knownInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
+import { CLOSURE_WORDS, earlyInWords, knownInWords, ratesInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
@@ -146,10 +146,7 @@ export class TuckScreen {
   protected readonly rateText = computed(() => {
     const plan = this.plan.plan();
     if (!plan) return '';
-    const through = plan.expectedRate * plan.handling.mean * plan.survival.mean;
-    const germs =
-      !this.plan.split() && (this.plan.crop()?.seed.perUnit ?? 1) > 1 ? ' One cluster gives several; its strongest is kept.' : '';
-    return `About ${Math.round(plan.expectedRate * 100)} of 100 show a tip, ${Math.round(through * 100)} become plants.${germs}`;
+    return ratesInWords(plan, !this.plan.split() && (this.plan.crop()?.seed.perUnit ?? 1) > 1);
   });
   protected readonly splitText = computed(() => {
     const plan = this.plan.plan();
@@ -157,13 +154,7 @@ export class TuckScreen {
   });
 
   /** Begun now although the day lies ahead. */
-  protected readonly early = computed(() => {
-    const byMs = this.plan.startByMs();
-    const days = byMs === null ? 0 : Math.round((byMs - this.plan.startMs()) / DAY_MS);
-    return days >= 2 && byMs !== null
-      ? `The day for it is ${this.about.moments().dated(byMs)}; begun now they wait ${days} days for room outside.`
-      : null;
-  });
+  protected readonly early = computed(() => earlyInWords(this.plan.beginning(), (ms) => this.about.moments().dated(ms)));
 
   /** Seeds that a sureness takes. */
   protected levelText(sureness: number): string {

@@ -1,3 +1,4 @@
+import { targetInWords } from '@fresh-tuck/core/words';
 import { readBy, text } from '../kit/validators';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Field } from '../kit/field';
@@ -57,7 +58,7 @@ export class GoalWord {
     const goal = this.plan.goal();
     if (!goal) return 'as soon as they come';
     const day = this.about.moments().dated(dayMs(goal.day));
-    return goal.kind === 'ripe' ? `ripe by ${day}` : `to plant out around ${day}`;
+    return targetInWords(goal.kind, day);
   });
 
   constructor() {
