@@ -70,12 +70,8 @@ describe('a crop’s sheet in words', () => {
 
 describe('a bed in words', () => {
   const bed: BedFacts = { widthM: 1, lengthM: 2, madeYear: null };
-  const say = (
-    id: string,
-    celsius: number | null,
-    more: Partial<typeof bed & { madeYear: number }> = {},
-    units: 'metric' | 'us' = 'metric',
-  ) => bedInWords(bedGate(crop(id), { ...bed, ...more }, celsius === null ? null : { celsius, source: 'air', ageDays: 3 }, 2027), units);
+  const say = (id: string, celsius: number | null, more: Partial<BedFacts> = {}, units: 'metric' | 'us' = 'metric') =>
+    bedInWords(bedGate(crop(id), { ...bed, ...more }, celsius === null ? null : { celsius, source: 'air', ageDays: 3 }, 2027), units);
 
   it('says what it wants, what it has with its doubt, and where it is too cold what to do instead', () => {
     const cold = say('okra', 9);

@@ -1,14 +1,9 @@
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
-import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { parcel, look } from '@fresh-tuck/core/testing';
 import { aBatch, aSpot, problem, show } from '../testing/house';
 import { Bag } from './bag';
 import { BatchScreen } from './batch';
 
-const errors = async (screen: { loader: Awaited<ReturnType<typeof show>>['loader'] }): Promise<string[]> => {
-  const fields = await screen.loader.getAllHarnesses(MatFormFieldHarness);
-  return (await Promise.all(fields.map((field) => field.getTextErrors()))).flat();
-};
 
 describe('what belongs to the bag', () => {
   const other = { ...aBatch().holder, id: 'h2', numbers: [9, 11], spotName: 'Fridge top' };
@@ -20,7 +15,7 @@ describe('what belongs to the bag', () => {
     await screen.type('Lowest', 'warm');
     await screen.type('Highest', '70F');
     await screen.click('Keep it');
-    expect(await errors(screen)).toEqual(['A temperature like 21, 21.5 C or 70F.']);
+    expect(await screen.errors()).toEqual(['A temperature like 21, 21.5 C or 70F.']);
     expect(screen.sent('POST', 'holders/h1/probe')).toBeUndefined();
     await screen.type('Lowest', '20,5');
     await screen.click('Keep it');
@@ -34,12 +29,7 @@ describe('what belongs to the bag', () => {
     const full = await screen.loader.getHarness(MatCheckboxHarness);
     expect(await full.isChecked()).toBeTrue();
     await screen.type('Grams, bag and all', '31 g');
-    await (
-      await screen.loader.getAllHarnesses((await import('@angular/material/button/testing')).MatButtonHarness.with({ text: 'Keep it' }))
-    )
-      .at(1)
-      ?.click();
-    await screen.fixture.whenStable();
+    await screen.click('Keep it', 1);
     expect(screen.sent('POST', 'holders/h1/weighings')?.body).toEqual(jasmine.objectContaining({ grams: 31, full: true }));
     expect(screen.find('[role=alert]')?.textContent).toBe('full must be true the first time');
   });
@@ -102,7 +92,7 @@ describe('the life of one batch', () => {
     await screen.click(/count/i);
     await screen.type('How many seeds were there at the start?', '2.5');
     await screen.click('Correct it');
-    expect(await errors(screen)).toEqual(['How many seeds there were is a whole number from 1 to 400.']);
+    expect(await screen.errors()).toEqual(['How many seeds there were is a whole number from 1 to 400.']);
     await screen.type('How many seeds were there at the start?', '9');
     await screen.click('Correct it');
     expect(screen.sent('POST', 'batches/b1/recounts')?.body['seeds']).toBe(9);

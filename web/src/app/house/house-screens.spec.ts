@@ -1,13 +1,8 @@
-import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatSelectHarness } from '@angular/material/select/testing';
 import { ABOUT, aSpot, problem, show } from '../testing/house';
 import { Spots } from './spots';
 import { WaysForm } from './ways-form';
 
-const errors = async (screen: { loader: Awaited<ReturnType<typeof show>>['loader'] }): Promise<string[]> => {
-  const fields = await screen.loader.getAllHarnesses(MatFormFieldHarness);
-  return (await Promise.all(fields.map((field) => field.getTextErrors()))).flat();
-};
 
 describe('warm spots', () => {
   const spots = [aSpot(), aSpot({ id: 's2', name: 'Mat', kind: 'mat', inWords: '27.1 °C, steady' })];
@@ -24,14 +19,14 @@ describe('warm spots', () => {
   it('take a place with its kind, and put the server’s refusal at its field', async () => {
     const screen = await open({ 'POST spots': problem(422, 'name must be new', [{ field: 'name', message: 'name must be new' }]) });
     await screen.click('Add this spot');
-    expect((await errors(screen)).length).toBeGreaterThan(0);
+    expect((await screen.errors()).length).toBeGreaterThan(0);
     await screen.type('Name of a warm spot', 'Pantry');
     const kind = await screen.loader.getHarness(MatSelectHarness);
     await kind.open();
     await kind.clickOptions({ text: /^Room/ });
     await screen.click('Add this spot');
     expect(screen.sent('POST', 'spots')?.body).toEqual(jasmine.objectContaining({ name: 'Pantry', kind: 'room' }));
-    expect(await errors(screen)).toContain('name must be new');
+    expect(await screen.errors()).toContain('name must be new');
   });
 
   it('are put earlier in the walk', async () => {
@@ -46,7 +41,7 @@ describe('how it is done here', () => {
     const screen = await show(WaysForm, { 'PUT household/ways': ABOUT });
     await screen.type(/Let a root pass/, 'often');
     await screen.click('Save how it is done here');
-    expect((await errors(screen)).length).toBe(1);
+    expect((await screen.errors()).length).toBe(1);
     expect(screen.sent('PUT', 'household/ways')).toBeUndefined();
     await screen.type(/Let a root pass/, '2,5');
     await screen.click('Save how it is done here');

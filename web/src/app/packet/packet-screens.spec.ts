@@ -1,4 +1,3 @@
-import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { parcel } from '@fresh-tuck/core/testing';
 import { testResult } from '@fresh-tuck/core/seedtest';
 import { NOW } from '@fresh-tuck/core/testing';
@@ -7,10 +6,6 @@ import { PacketScreen } from './packet';
 import { TestScreen } from './test';
 
 const leek = parcel('leek', 1, 20).crop;
-const errors = async (screen: { loader: Awaited<ReturnType<typeof show>>['loader'] }): Promise<string[]> => {
-  const fields = await screen.loader.getAllHarnesses(MatFormFieldHarness);
-  return (await Promise.all(fields.map((field) => field.getTextErrors()))).flat();
-};
 
 describe('a packet’s page', () => {
   const open = (answers: Record<string, unknown> = {}, packet = aPacket()) =>
@@ -35,7 +30,7 @@ describe('a packet’s page', () => {
     expect(screen.find('[role=alert]')?.textContent).toContain('one of the two');
     await screen.type('Seeds', '2.5');
     await screen.click('Keep this count');
-    expect(await errors(screen)).toEqual(['A whole number of seeds; 0 where it is used up.']);
+    expect(await screen.errors()).toEqual(['A whole number of seeds; 0 where it is used up.']);
     await screen.type('Seeds', '');
     await screen.type('or grams', '0,8');
     await screen.click('Keep this count');
@@ -76,15 +71,13 @@ describe('a test of a packet', () => {
     expect(screen.text).toMatch(/Test\s+39 seeds/);
     expect(screen.find('button.do')?.textContent?.trim()).toBe('Begin the test of 39 seeds');
     expect(screen.text).toContain('19 times in 20');
-    await new Promise((resolve) => setTimeout(resolve, 60));
-    await screen.fixture.whenStable();
+    await screen.settle();
     expect(screen.text).toMatch(/The final count is due on day \d+/);
   });
 
   it('is begun as a batch on a towel with its last day of counting', async () => {
     const screen = await open({ 'POST batches': aBatch() });
-    await new Promise((resolve) => setTimeout(resolve, 60));
-    await screen.fixture.whenStable();
+    await screen.settle();
     await screen.click(/^Begin the test/);
     const body = screen.sent('POST', 'batches')?.body;
     expect(body).toEqual(jasmine.objectContaining({ method: 'towel', purpose: 'test', seeds: 39, packetId: 'p1', wanted: null }));

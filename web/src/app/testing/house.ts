@@ -4,6 +4,7 @@ import { HttpErrorResponse, HttpResponse, provideHttpClient, withInterceptors, t
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { MatButtonHarness } from '@angular/material/button/testing';
+import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatInputHarness } from '@angular/material/input/testing';
 import { provideRouter } from '@angular/router';
 import { NEVER, of, throwError } from 'rxjs';
@@ -183,8 +184,34 @@ export class Screen<T> {
   all = <E extends Element = HTMLElement>(selector: string): E[] => [
     ...(this.fixture.nativeElement as HTMLElement).querySelectorAll<E>(selector),
   ];
-  async click(text: string | RegExp): Promise<void> {
-    await (await this.loader.getHarness(MatButtonHarness.with({ text }))).click();
+  /** What stands red below the fields. */
+  async errors(): Promise<string[]> {
+    const fields = await this.loader.getAllHarnesses(MatFormFieldHarness);
+    return (await Promise.all(fields.map((field) => field.getTextErrors()))).flat();
+  }
+  async click(text: string | RegExp, nth = 0): Promise<void> {
+    const found = await this.loader.getAllHarnesses(MatButtonHarness.with({ text }));
+    await (found[nth] ?? fail(`no button “${text}” among ${this.all('button').map((one) => one.textContent?.trim())}`)).click();
+    await this.fixture.whenStable();
+  }
+  /** Presses what goes by a name that is not written on it: a seed, a step up or down. */
+  async press(name: string | RegExp): Promise<void> {
+    const named = this.all<HTMLElement | SVGElement>('[aria-label]').find(({ ariaLabel }) =>
+      typeof name === 'string' ? ariaLabel === name : name.test(ariaLabel ?? ''),
+    );
+    if (!named) fail(`nothing goes by ${name}`);
+    // What is disabled takes no click; what is drawn has no click of its own.
+    if (named instanceof HTMLElement) named.click();
+    else named.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    await this.fixture.whenStable();
+  }
+  /** The choices that are pressed, by what stands on them. */
+  get pressed(): string[] {
+    return this.all('[aria-pressed=true]').map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
+  }
+  /** Waits for what waits a moment before it asks: a worker is not asked at every letter. */
+  async settle(ms = 60): Promise<void> {
+    await new Promise((resolve) => setTimeout(resolve, ms));
     await this.fixture.whenStable();
   }
   /** Types into a field by its label. */

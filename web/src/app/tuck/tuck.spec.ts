@@ -12,12 +12,6 @@ const start = (at: number) => ({
     { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, prior: packet.prior },
   ],
 });
-/** The worker is waited for a moment, so that typing does not ask at every letter. */
-const settle = async (screen: Screen<TuckScreen>): Promise<void> => {
-  await new Promise((resolve) => setTimeout(resolve, 220));
-  await screen.fixture.whenStable();
-};
-
 async function tuck(answers: Record<string, unknown> = {}, more = packet): Promise<Screen<TuckScreen>> {
   const screen = await show(
     TuckScreen,
@@ -36,7 +30,7 @@ async function tuck(answers: Record<string, unknown> = {}, more = packet): Promi
     },
     { packet: 'p1' },
   );
-  await settle(screen);
+  await screen.settle(220);
   return screen;
 }
 const dialog = (): HTMLElement => document.querySelector<HTMLElement>('[role=dialog]') ?? document.body;
@@ -73,7 +67,7 @@ describe('Tuck in', () => {
     await field.blur();
     expect(dialog().textContent).toContain('How many seeds is a whole number from 1 to 400.');
     await field.setValue('13');
-    await settle(screen);
+    await screen.settle(220);
     expect(screen.find('button.do')?.textContent?.trim()).toBe('Tuck in 13 seeds');
   });
 
