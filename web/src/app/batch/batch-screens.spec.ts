@@ -1,8 +1,9 @@
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { parcel, look } from '@fresh-tuck/core/testing';
-import { aBatch, aSpot, problem, show } from '../testing/house';
+import { aBatch, aSpot, problem, show, type Screen } from '../testing/house';
 import { Bag } from './bag';
 import { BatchScreen } from './batch';
+import { FinalCount } from './final-count';
 
 
 describe('what belongs to the bag', () => {
@@ -117,5 +118,50 @@ describe('the life of one batch', () => {
       { batchId: 'b1' },
     );
     expect(screen.text).toContain('There is no such batch.');
+  });
+});
+
+describe('a test’s final count', () => {
+  const test = aBatch(parcel('leek', 14, 20, { seeds: 25 }), { purpose: 'test', replicates: [13, 12], lastLookId: 'l9' });
+  const open = (answers: Record<string, unknown> = {}) => show(FinalCount, { 'POST batches/b1/looks': test, ...answers }, { batch: test });
+  const write = async (screen: Screen<FinalCount>, ...rows: readonly (readonly string[])[]): Promise<void> => {
+    const fields = screen.all<HTMLInputElement>('tbody input');
+    rows.flat().forEach((value, at) => {
+      const field = fields[at];
+      if (!field) return fail(`no field ${at}`);
+      field.value = value;
+      field.dispatchEvent(new Event('input'));
+    });
+    await screen.fixture.whenStable();
+  };
+
+  it('is taken only when every seed of every towel is sorted', async () => {
+    const screen = await open();
+    await write(screen, ['9', '1', '', '1', '2'], ['10', '', '', '', '']);
+    await screen.click(/count/i);
+    expect(screen.find('[role=alert]')?.textContent).toBe('Towel 2: 2 of its seeds are not sorted yet.');
+    await write(screen, ['9', '1', '', '1', '2'], ['10', '', '', '', '4']);
+    await screen.click(/count/i);
+    expect(screen.find('[role=alert]')?.textContent).toBe('Towel 2: 2 more are sorted than it has seeds.');
+    await write(screen, ['9', '1', '', '1', '2.5'], ['10', '', '', '', '2']);
+    await screen.click(/count/i);
+    expect(screen.find('[role=alert]')?.textContent).toBe('Every class is a whole number of seeds, or empty for none.');
+    expect(screen.sent('POST', 'batches/b1/looks')).toBeUndefined();
+  });
+
+  it('is a look with its classes: what came up, and what is dead', async () => {
+    const screen = await open();
+    await write(screen, ['9', '1', '', '1', '2'], ['10', '', '', '', '2']);
+    await screen.click(/count/i);
+    expect(screen.sent('POST', 'batches/b1/looks')?.body).toEqual(
+      jasmine.objectContaining({
+        via: 'opened',
+        seen: { tipped: 20, rotten: 4, basedOn: 'l9' },
+        classes: [
+          { normal: 9, abnormal: 1, hard: 0, fresh: 1, dead: 2 },
+          { normal: 10, abnormal: 0, hard: 0, fresh: 0, dead: 2 },
+        ],
+      }),
+    );
   });
 });

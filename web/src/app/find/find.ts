@@ -56,7 +56,7 @@ const KIND_WORDS: Readonly<Record<Hit['kind'], string>> = {
             (click)="go(hit)"
             (keydown.enter)="go(hit)"
           >
-            <span>{{ hit.title }}</span> <span class="soft">{{ words[hit.kind] }}</span>
+            <span>{{ hit.title }}</span>&ngsp;<span class="soft">{{ words[hit.kind] }}</span>
           </div>
         }
       </div>

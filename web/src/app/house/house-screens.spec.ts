@@ -1,5 +1,10 @@
 import { MatSelectHarness } from '@angular/material/select/testing';
-import { ABOUT, aSpot, problem, show } from '../testing/house';
+import { MatInputHarness } from '@angular/material/input/testing';
+import type { Copy } from '@fresh-tuck/contract';
+import { FirstRun } from '../first-run/first-run';
+import { ABOUT, aSpot, choose, problem, show } from '../testing/house';
+import { CopiesList } from './copies';
+import { SettingsForm } from './settings-form';
 import { Spots } from './spots';
 import { WaysForm } from './ways-form';
 
@@ -48,5 +53,99 @@ describe('how it is done here', () => {
     const body = screen.sent('PUT', 'household/ways')?.body;
     expect(body?.['lateTolerance']).toBeCloseTo(0.025, 9);
     expect(body).toEqual(jasmine.objectContaining({ rootSchool: 'crop', unopenedFirst: false, sureness: 0.9 }));
+  });
+});
+
+describe('the household’s settings', () => {
+  it('are read as people write them, and refused at their fields', async () => {
+    const screen = await show(SettingsForm, { 'PUT household': ABOUT }, { household: ABOUT.household, button: 'Save the household' });
+    await screen.type('What the household is called', '');
+    await screen.type('When somebody can look', 'in the morning');
+    await screen.click('Save the household');
+    expect(await screen.errors()).toEqual(['A name like “9 Lantern Court”.', 'Times of day with commas between, like 07:00, 18:30.']);
+    await screen.type('What the household is called', 'Net Loft');
+    await screen.type('When somebody can look', '6:45; 21:05');
+    await screen.type('Water in one spray of the sprayer', '1,2');
+    await screen.click('Save the household');
+    expect(screen.sent('PUT', 'household')?.body).toEqual(
+      jasmine.objectContaining({ name: 'Net Loft', lookingTimes: ['06:45', '21:05'], millilitresPerSpray: 1.2, zone: 'Europe/Copenhagen' }),
+    );
+  });
+
+  it('stay as they are typed while the household changes elsewhere', async () => {
+    const screen = await show(SettingsForm, {}, { household: ABOUT.household });
+    await screen.type('What the household is called', 'Net Loft');
+    screen.fixture.componentRef.setInput('household', { ...ABOUT.household, name: 'Elsewhere' });
+    await screen.fixture.whenStable();
+    const name = await screen.loader.getHarness(MatInputHarness.with({ label: 'What the household is called' }));
+    expect(await name.getValue()).toBe('Net Loft');
+  });
+});
+
+describe('the first run', () => {
+  it('asks where the household is, then where it is warm, and goes on when there is a place', async () => {
+    let spots: object[] = [];
+    const screen = await show(FirstRun, {
+      'GET about': { ...ABOUT, household: null },
+      'PUT household': ABOUT,
+      'GET spots': () => spots,
+      'POST spots': () => (spots = [aSpot()]),
+    });
+    expect(screen.find('h1')?.textContent).toBe('Where is your household?');
+    await screen.type('What the household is called', 'Net Loft');
+    await screen.click('Go on to the warm spots');
+    expect(screen.find('h1')?.textContent).toBe('Where is it warm?');
+    expect(screen.find('a.do')).toBeNull();
+  });
+});
+
+describe('copies of the household', () => {
+  const copy = (name: string, more: Partial<Copy> = {}): Copy => ({
+    name,
+    kind: 'daily',
+    madeMs: ABOUT.nowMs - 86_400_000,
+    household: 'Test house',
+    packets: 1,
+    batches: 12,
+    looks: 1340,
+    seedlings: 60,
+    photographs: 0,
+    photographsMissing: 0,
+    newestMs: ABOUT.nowMs - 90_000_000,
+    bytes: 471_000,
+    ...more,
+  });
+  const open = (copies: Copy[], answers: Record<string, unknown> = {}) =>
+    show(CopiesList, { 'GET backups': { folder: '/somewhere/backups', copies }, ...answers });
+
+  it('are told by when, why and what is in them, a few at first', async () => {
+    const screen = await open(Array.from({ length: 9 }, (_, nth) => copy(`c${nth}`)));
+    expect(screen.text).toContain('They lie in /somewhere/backups.');
+    expect(screen.all('li').length).toBe(6);
+    expect(screen.find('li')?.textContent?.replace(/\s+/g, ' ')).toContain('1 packet · 12 batches · 1,340 looks · 60 seedlings · 471 kB');
+    await screen.click('Show all 9 copies');
+    expect(screen.all('li').length).toBe(9);
+  });
+
+  it('say what putting back means before it is done, of whose household, and what has no picture', async () => {
+    const screen = await open([copy('c1', { household: 'Pier 4', photographs: 4, photographsMissing: 2, bytes: 12_300_000 })], {
+      'POST backups/c1/restorations': { id: 'r1' },
+    });
+    expect(screen.text).toContain('4 photographs, 2 of them without their file · 12 MB');
+    await screen.press(/^Put the copy of .* back$/);
+    expect(screen.text).toContain('It is of another household, “Pier 4”.');
+    expect(screen.text).toContain('2 photographs will have no picture unless it lies here already.');
+    expect(screen.sent('POST', 'backups/c1/restorations')).toBeUndefined();
+    await screen.click('Put this copy back');
+    expect(screen.find('[role=status]')?.textContent).toBe('Put back. The present as it was before is the newest copy.');
+  });
+
+  it('are made by hand and brought from a file, and a file that is none is refused in a sentence', async () => {
+    const screen = await open([], { 'POST backups': {}, 'PUT backups/brought': problem(422, 'This file is no household of ours.') });
+    expect(screen.text).toContain('No copy yet');
+    await screen.click('Make a copy now');
+    expect(screen.find('[role=status]')?.textContent).toBe('The copy is made and was read through.');
+    await choose(screen, 'Bring a copy from a file', new File(['Dear diary'], 'diary.sqlite'));
+    expect(screen.find('[role=alert]')?.textContent).toBe('This file is no household of ours.');
   });
 });

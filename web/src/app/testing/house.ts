@@ -6,7 +6,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { MatButtonHarness } from '@angular/material/button/testing';
 import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatInputHarness } from '@angular/material/input/testing';
-import { provideRouter } from '@angular/router';
+import { provideRouter, Router } from '@angular/router';
 import { NEVER, of, throwError } from 'rxjs';
 import type { About, BatchWithJournal, PacketSheet, Spot } from '@fresh-tuck/contract';
 import { bookPrior } from '@fresh-tuck/core/forecast';
@@ -24,6 +24,7 @@ export interface Asked {
   readonly method: string;
   readonly path: string;
   readonly body: Record<string, unknown>;
+  readonly query: Readonly<Record<string, string | null>>;
 }
 /** Answers by "GET today"; a function sees what was asked. A refusal is a problem with its status. */
 export type Answers = Readonly<Record<string, unknown>>;
@@ -94,6 +95,16 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     cups: [],
     ...more,
   };
+}
+
+/** A file as somebody chooses it. */
+export async function choose(screen: Screen<unknown>, label: string, file: File): Promise<void> {
+  const field = screen.find<HTMLInputElement>(`input[type=file][aria-label="${label}"]`) ?? fail(`no file button “${label}”`);
+  const chosen = new DataTransfer();
+  chosen.items.add(file);
+  field.files = chosen.files;
+  field.dispatchEvent(new Event('change'));
+  await screen.settle();
 }
 
 /** A packet of leek with all that is known of it. */
@@ -179,6 +190,10 @@ export class Screen<T> {
   sent(method: string, path: string): Asked | undefined {
     return this.asked.findLast((one) => one.method === method && one.path === path);
   }
+  /** Where the screen has led to. */
+  get url(): string {
+    return TestBed.inject(Router).url;
+  }
   find = <E extends Element = HTMLElement>(selector: string): E | null =>
     (this.fixture.nativeElement as HTMLElement).querySelector<E>(selector);
   all = <E extends Element = HTMLElement>(selector: string): E[] => [
@@ -228,7 +243,8 @@ export async function show<T>(component: Type<T>, answers: Answers, inputs: Reco
   const asked: Asked[] = [];
   const server: HttpInterceptorFn = (request) => {
     const path = request.url.replace(/^\/api\//, '');
-    const one: Asked = { method: request.method, path, body: (request.body ?? {}) as Record<string, unknown> };
+    const query = Object.fromEntries(request.params.keys().map((key) => [key, request.params.get(key)]));
+    const one: Asked = { method: request.method, path, body: (request.body ?? {}) as Record<string, unknown>, query };
     asked.push(one);
     const key = `${one.method} ${path}`;
     const answer = key === 'GET about' ? (answers[key] ?? ABOUT) : answers[key];
