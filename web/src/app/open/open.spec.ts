@@ -19,7 +19,7 @@ async function open(answers: Record<string, unknown> = {}, inputs: Record<string
 }
 /** The look as it was sent, once the outbox has it. */
 const sent = async (screen: Screen<OpenScreen>): Promise<Record<string, unknown>> => {
-  await screen.settle();
+  await screen.until(() => screen.sent('POST', 'batches/b1/looks') !== undefined);
   return screen.sent('POST', 'batches/b1/looks')?.body ?? {};
 };
 const keys = async (screen: Screen<OpenScreen>, ...pressed: readonly KeyboardEventInit[]): Promise<void> => {
@@ -53,7 +53,13 @@ describe('opening a parcel', () => {
     await screen.click('opened');
     await screen.click('Nothing new');
     expect(await sent(screen)).toEqual(
-      jasmine.objectContaining({ via: 'opened', seen: { tipped: 1, rotten: 0, lost: 0, basedOn: 'l2' }, marks: [], damp: null, supersedes: null }),
+      jasmine.objectContaining({
+        via: 'opened',
+        seen: { tipped: 1, rotten: 0, lost: 0, basedOn: 'l2' },
+        marks: [],
+        damp: null,
+        supersedes: null,
+      }),
     );
   });
 
@@ -120,7 +126,9 @@ describe('opening a parcel', () => {
     await screen.settle();
     expect(screen.pressed).toEqual(['opened', 'drying']);
     await keys(screen, { key: 'Enter', ctrlKey: true });
-    expect(await sent(screen)).toEqual(jasmine.objectContaining({ seen: { tipped: 2, rotten: 0, lost: 0, basedOn: 'l2' }, damp: 'drying' }));
+    expect(await sent(screen)).toEqual(
+      jasmine.objectContaining({ seen: { tipped: 2, rotten: 0, lost: 0, basedOn: 'l2' }, damp: 'drying' }),
+    );
   });
 
   it('is skipped without saying that anything was seen', async () => {
@@ -146,7 +154,7 @@ describe('opening a parcel', () => {
     await screen.click('opened');
     await screen.press(/^Seed 1,/);
     await screen.click('Save this look');
-    await screen.settle();
+    await screen.until(() => screen.find('[role=alert]')?.textContent !== '');
     expect(screen.find('[role=alert]')?.textContent).toBe('seen.tipped must not fall below 3: so many were moved');
     expect(screen.find('[aria-label^="Seed 1,"]')?.getAttribute('aria-label')).toMatch(/tip/);
     expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeFalse();
@@ -189,19 +197,23 @@ describe('moving sprouts', () => {
     const screen = await open({ 'GET batches/b1': rooted, 'POST batches/b1/looks': rooted, ...answers });
     await screen.click('opened');
     await screen.click('Nothing new');
-    await screen.settle();
+    await screen.until(() => screen.find('#moving') !== null);
     return screen;
   }
-  const moved = (screen: Screen<OpenScreen>): Record<string, unknown> => screen.sent('POST', 'batches/b1/moves')?.body ?? {};
+  const moved = async (screen: Screen<OpenScreen>): Promise<Record<string, unknown>> => {
+    await screen.until(() => screen.find('.labels') !== null);
+    return screen.sent('POST', 'batches/b1/moves')?.body ?? {};
+  };
 
   it('follows a look that found some ready: the longest first, those that are ready chosen', async () => {
     const screen = await moving();
     expect(screen.find('#moving')?.textContent).toMatch(/Move to where they grow|Rescue them/);
-    expect(screen.all('fieldset button').map((one) => one.textContent?.match(/seed \d/)?.[0]).filter(Boolean)).toEqual([
-      'seed 1',
-      'seed 2',
-      'seed 3',
-    ]);
+    expect(
+      screen
+        .all('fieldset button')
+        .map((one) => one.textContent?.match(/seed \d/)?.[0])
+        .filter(Boolean),
+    ).toEqual(['seed 1', 'seed 2', 'seed 3']);
     expect(screen.pressed.map((text) => text.slice(0, 6))).toEqual(['seed 1', 'seed 2']);
     await screen.click(/^Moved \d sprouts$/);
     expect(screen.find('[role=alert]')?.textContent).toBe('Say where they go: a cup, a cell, a pot …');
@@ -213,8 +225,7 @@ describe('moving sprouts', () => {
     expect(screen.text).toMatch(/Damp seed mix, about \d+ ml/);
     await screen.click(/^seed 2/);
     await screen.click(/^Moved \d sprouts?$/);
-    await screen.settle();
-    expect(moved(screen)).toEqual(jasmine.objectContaining({ seeds: [1], destination: 'cup', bedId: null, quietPlanted: 0 }));
+    expect(await moved(screen)).toEqual(jasmine.objectContaining({ seeds: [1], destination: 'cup', bedId: null, quietPlanted: 0 }));
     expect(screen.find('h2#moving')?.textContent).toBe('Write these labels');
     expect(screen.all('.labels li').map((one) => one.textContent?.replace(/\s+/g, ' ').trim())).toEqual([
       '40Okra, Quayseed 1 of 21',
@@ -230,8 +241,7 @@ describe('moving sprouts', () => {
     for (let nth = 0; nth < 5; nth++) await screen.press(/^One more .*snap/i);
     const total = Number(/^Moved (\d)/.exec(screen.find('button.do')?.textContent?.trim() ?? '')?.[1]);
     await screen.click(/^Moved/);
-    await screen.settle();
-    expect((moved(screen)['rooted'] as { snapped: number }).snapped).toBe(total);
+    expect(((await moved(screen))['rooted'] as { snapped: number }).snapped).toBe(total);
   });
 
   it('goes to a bed only when its name and its soil are known', async () => {
@@ -252,8 +262,7 @@ describe('moving sprouts', () => {
     await screen.click('In the soil');
     expect(screen.sent('POST', 'beds/bed1/soil')?.body).toEqual(jasmine.objectContaining({ day: '2026-04-11', source: 'soil' }));
     await screen.click(/^Moved/);
-    await screen.settle();
-    expect(moved(screen)).toEqual(jasmine.objectContaining({ destination: 'bed', bedId: 'bed1' }));
+    expect(await moved(screen)).toEqual(jasmine.objectContaining({ destination: 'bed', bedId: 'bed1' }));
   });
 
   it('adds a bed by its measures, with either comma, and says what a field would take', async () => {
@@ -267,6 +276,8 @@ describe('moving sprouts', () => {
     await screen.type('Wide, m', '0,8');
     await screen.type('Long, m', '2.4');
     await screen.click('Add this bed');
-    expect(screen.sent('POST', 'beds')?.body).toEqual(jasmine.objectContaining({ name: 'Wall bed', widthM: 0.8, lengthM: 2.4, madeYear: null }));
+    expect(screen.sent('POST', 'beds')?.body).toEqual(
+      jasmine.objectContaining({ name: 'Wall bed', widthM: 0.8, lengthM: 2.4, madeYear: null }),
+    );
   });
 });

@@ -224,10 +224,19 @@ export class Screen<T> {
   get pressed(): string[] {
     return this.all('[aria-pressed=true]').map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
   }
-  /** Waits for what waits a moment before it asks: a worker is not asked at every letter. */
+  /** Waits for what waits a moment before it asks (a worker is not asked at every letter), and until nothing changes any more. */
   async settle(ms = 60): Promise<void> {
-    await new Promise((resolve) => setTimeout(resolve, ms));
-    await this.fixture.whenStable();
+    const pause = (time: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, time));
+    await pause(ms);
+    for (let before = ''; before !== this.text;) {
+      before = this.text;
+      await pause(25);
+      await this.fixture.whenStable();
+    }
+  }
+  /** Waits until something is so: what goes through the browser's own database takes its time. */
+  async until(so: () => boolean): Promise<void> {
+    for (let tries = 0; !so() && tries < 200; tries++) await this.settle(20);
   }
   /** Types into a field by its label. */
   async type(label: string | RegExp, value: string): Promise<void> {

@@ -1,0 +1,236 @@
+import { MatButtonHarness } from '@angular/material/button/testing';
+import { MatFormFieldHarness } from '@angular/material/form-field/testing';
+import { MatInputHarness } from '@angular/material/input/testing';
+import { NOW, parcel } from '@fresh-tuck/core/testing';
+import { aBatch, ABOUT, aPacket, aSpot, problem, show, type Screen } from '../testing/house';
+import { TuckScreen } from './tuck';
+
+const leek = parcel('leek', 1, 20).crop;
+const packet = aPacket();
+const DAY_MS = 86_400_000;
+const start = (startMs: number) => ({
+  startMs,
+  spots: [
+    { id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, prior: packet.prior },
+    { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, prior: packet.prior },
+  ],
+});
+
+/** Tuck in with a packet of leek, and hands that open its words. */
+async function sentence(answers: Record<string, unknown> = {}, more = packet) {
+  const screen: Screen<TuckScreen> = await show(
+    TuckScreen,
+    {
+      'GET packets': [
+        { id: 'p1', cropId: 'leek', cropName: 'Leek', variety: 'Quay', year: 2024, seedsLeft: more.seedsLeft },
+        { id: 'p2', cropId: 'leek', cropName: 'Leek', variety: 'Bollard', year: 2025, seedsLeft: 40 },
+      ],
+      'GET packets/p1': more,
+      'GET packets/p2': aPacket({ id: 'p2', variety: 'Bollard', seedsLeft: 40 }),
+      'GET packets/p1/kin': [],
+      'GET packets/p2/kin': [],
+      'GET packets/p1/start': start(NOW),
+      'GET packets/p2/start': start(NOW),
+      'GET crops/leek': { crop: leek, book: leek, own: {}, added: false },
+      'GET crops/leek/seasons': { nursingDays: [], lateness: [] },
+      'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge' })],
+      'GET holders': [],
+      'GET beds': [],
+      'GET racks': [],
+      'POST batches': aBatch(),
+      ...answers,
+    },
+    { packet: 'p1' },
+  );
+  await screen.settle(250);
+  const word = (name: string): string =>
+    screen
+      .all('ft-word button')
+      .find((one) => one.getAttribute('aria-label')?.startsWith(`${name}: `))
+      ?.getAttribute('aria-label')
+      ?.slice(name.length + 2) ?? '';
+  const inside = async (act: () => Promise<void>): Promise<void> => {
+    await act();
+    await (await screen.overlays.getHarness(MatButtonHarness.with({ text: 'Done' }))).click();
+    await screen.settle(250);
+  };
+  return {
+    screen,
+    word,
+    /** Opens a word and touches one of its choices. */
+    pick: async (name: string, choice: string | RegExp): Promise<void> => {
+      await screen.press(new RegExp(`^${name}: `));
+      await inside(async () => (await screen.overlays.getHarness(MatButtonHarness.with({ text: choice }))).click());
+    },
+    /** Opens a word and types into one of its fields. */
+    write: async (name: string, label: string | RegExp, value: string): Promise<string[]> => {
+      await screen.press(new RegExp(`^${name}: `));
+      let said: string[] = [];
+      await inside(async () => {
+        const field = await screen.overlays.getHarness(MatInputHarness.with({ label }));
+        await field.setValue(value);
+        await field.blur();
+        const fields = await screen.overlays.getAllHarnesses(MatFormFieldHarness);
+        said = (await Promise.all(fields.map((one) => one.getTextErrors()))).flat();
+      });
+      return said;
+    },
+    seeds: (): number => Number(/Tuck in (\d+) seeds?/.exec(screen.find('button.do')?.textContent ?? '')?.[1]),
+    body: async (): Promise<Record<string, unknown>> => {
+      await screen.click(/^Tuck in \d+ seeds?/);
+      return screen.sent('POST', 'batches')?.body ?? {};
+    },
+  };
+}
+
+describe('the words of Tuck in', () => {
+  it('surer or more plants ask for more seeds, and the best of many for more still', async () => {
+    const { pick, write, seeds, word } = await sentence();
+    const usual = seeds();
+    await pick('How sure', /nineteen times in twenty/);
+    const surer = seeds();
+    expect(surer).toBeGreaterThan(usual);
+    await pick('How sure', /six times in ten/);
+    expect(seeds()).toBeLessThan(usual);
+    await write('How many plants', 'How many plants do you want?', '9');
+    const nine = seeds();
+    expect(word('How many plants')).toBe('9 plants');
+    expect(nine).toBeGreaterThan(usual);
+    await pick('How many plants', /^the better half/);
+    expect(word('How many plants')).toBe('9 plants, the better half');
+    expect(seeds()).toBeGreaterThan(nine * 1.5);
+  });
+
+  it('fills a bed at its spacing, in metres or feet, and says where nothing fits', async () => {
+    const { write, screen, word, pick } = await sentence({
+      'GET beds': [{ id: 'x', name: 'Wall bed', widthM: 0.6, lengthM: 1.2, madeYear: null, soil: null }],
+    });
+    expect(await write('How many plants', /^Wide/, 'broad')).toEqual(['A bed’s side is a length like 1.2 m, 80 cm or 4 ft.']);
+    await pick('How many plants', 'Fill Wall bed');
+    const plants = Number(/^(\d+) plants/.exec(word('How many plants'))?.[1]);
+    expect(plants).toBeGreaterThan(10);
+    await write('How many plants', /^In the row/, '200 cm');
+    await pick('How many plants', 'Fill Wall bed');
+    expect(word('How many plants')).toBe(`${plants} plants`);
+    expect(screen.text).toContain('Tuck in');
+  });
+
+  it('fills the free slots of a rack and moves them there', async () => {
+    const rack = { id: 'r', name: 'Stair rack', slots: 12, taken: 5 };
+    const { pick, word, body } = await sentence({ 'GET racks': [rack] });
+    await pick('How many plants', /^Stair rack: 7 of 12 free/);
+    expect(word('How many plants')).toBe('7 plants');
+    expect((await body())['aim']).toEqual({ plants: 7, destination: 'slot', target: null });
+  });
+
+  it('begins where it really began, and says what time would be taken', async () => {
+    const { write, word, body, screen } = await sentence();
+    expect(await write('When', 'When was it tucked in?', '2026-04-09T19:05')).toEqual([]);
+    expect(word('When')).toBe('on 2026-04-09 at 19:05');
+    expect(screen.sent('GET', 'packets/p1/start')?.query['at']).toBe('2026-04-09T19:05');
+    expect((await body())['startAt']).toBe('2026-04-09T19:05');
+  });
+
+  it('counts back from a date, and says that a day is past or never', async () => {
+    const { write, screen, word, body } = await sentence();
+    expect(await write('By when', 'To plant out around', '2025-06-01')).toContain('The date must lie ahead, within three years.');
+    await write('By when', 'To plant out around', '2026-09-20');
+    expect(word('By when')).toBe('to plant out around Sun 20 Sept');
+    expect(screen.find('ft-calendar [role=status]')?.textContent).toMatch(/^Start by .*, in \d+ days: .* in time\.$/);
+    expect(screen.find('button.do')?.textContent?.trim()).toMatch(/^Tuck in \d+ seeds now$/);
+    expect(screen.find('.after.waiting')?.textContent).toContain('begun now they wait');
+    await write('By when', 'To plant out around', '2026-04-14');
+    expect(screen.find('ft-calendar [role=status]')?.textContent).toMatch(/The day to start was|It cannot be/);
+    expect((await body())['aim']).toEqual(jasmine.objectContaining({ target: { kind: 'plant_out', day: '2026-04-14' } }));
+  });
+
+  it('takes cold of so many days or none, and then goes to the fridge', async () => {
+    const { write, word, body } = await sentence();
+    expect(word('Warm spot')).toBe('Hall cupboard');
+    expect(await write('Chill', 'How many days of cold?', '0')).toEqual([
+      'A chill is a whole number of days from 1 to 200, or empty for none.',
+    ]);
+    await write('Chill', 'How many days of cold?', '21');
+    expect([word('Chill'), word('Warm spot')]).toEqual(['21 days of cold first', 'Fridge']);
+    expect(await body()).toEqual(jasmine.objectContaining({ chillDays: 21 }));
+  });
+
+  it('joins a bag that lies there: its closure, its place', async () => {
+    const tub = {
+      ...aBatch().holder,
+      id: 'h9',
+      kind: 'tub' as const,
+      closure: 'lidded' as const,
+      spotId: 's2',
+      spotName: 'Fridge',
+      numbers: [3, 5],
+    };
+    const { pick, word, body } = await sentence({ 'GET holders': [tub] });
+    await pick('Bag', /^the tub with 3 and 5/);
+    expect([word('Bag'), word('Warm spot')]).toEqual(['tub with 3 and 5', 'Fridge']);
+    expect((await body())['holder']).toEqual({ holderId: 'h9' });
+  });
+
+  it('lays them wider on a larger sheet, and gives that its water', async () => {
+    const { pick, body, screen } = await sentence();
+    const dose = (): number => Number(/with ([\d.]+) ml/.exec(screen.text)?.[1]);
+    const half = dose();
+    await pick('Bag', /^whole sheet/);
+    expect(dose()).toBeGreaterThan(half * 1.6);
+    expect((await body())['towel']).toEqual({ widthMm: 140, heightMm: 220, plies: 2 });
+  });
+
+  it('puts several to a pot, and asks for as many sprouts', async () => {
+    const { pick, seeds, body } = await sentence();
+    const one = seeds();
+    await pick('Where they go', /^three to each, the strongest kept/);
+    expect(seeds()).toBeGreaterThan(one);
+    expect((await body())['wanted']).toBe(12);
+  });
+
+  it('changes its packet and keeps what else was said', async () => {
+    const { pick, word, body } = await sentence();
+    await pick('How sure', /eight times in ten/);
+    await pick('Packet', /Bollard/);
+    expect([word('Packet'), word('How sure')]).toEqual(['Leek, Bollard', 'eight times in ten']);
+    expect((await body())['packetId']).toBe('p2');
+  });
+
+  it('keeps the bag, the place and the sureness for the next parcel of a sitting, and asks for its packet', async () => {
+    const { pick, word, screen, body } = await sentence();
+    await pick('Bag', /^quarter sheet/);
+    await body();
+    await screen.click('Tuck in another');
+    await screen.settle(100);
+    expect(word('Packet')).toBe('a packet of seed');
+    expect(screen.text).toContain('the packet comes first');
+  });
+
+  it('says the server’s refusal and leaves the sentence as it stands', async () => {
+    const { body, screen, word } = await sentence({ 'POST batches': problem(422, 'seeds must be at most 3: the packet has no more') });
+    await body();
+    expect(screen.all('[role=alert]').some((one) => one.textContent?.includes('the packet has no more'))).toBeTrue();
+    expect(word('Packet')).toBe('Leek, Quay');
+  });
+
+  it('offers of a packet with too few what can be had: all of it, fewer plants, or another packet', async () => {
+    const kin = aPacket({ id: 'p2', variety: 'Bollard', seedsLeft: 60 });
+    const { screen, seeds, word } = await sentence({ 'GET packets/p1/kin': [kin] }, aPacket({ seedsLeft: 9 }));
+    expect(screen.text).toContain('The packet has only 9 left');
+    expect(screen.all('ft-shortage button').map((one) => one.textContent?.trim())).toEqual([
+      'Start all 9',
+      jasmine.stringMatching(/^Want \d plant/) as unknown as string,
+      'Bollard',
+    ]);
+    await screen.click('Start all 9');
+    await screen.settle(120);
+    expect([seeds(), word('How many seeds')]).toEqual([9, '9 seeds']);
+    expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeFalse();
+  });
+
+  it('tells no plan before the server has said what the place is like', async () => {
+    const { screen } = await sentence({ 'GET packets/p1/start': start(ABOUT.nowMs - 2 * DAY_MS) });
+    expect(screen.find('ft-calendar h2')?.textContent).toContain('When');
+    expect(screen.text).toMatch(/Enough to move by .*ready to plant out about/);
+  });
+});
