@@ -83,9 +83,12 @@ export interface CountForecast {
  */
 export function countForecast(distribution: Float64Array, share = 0.8): CountForecast {
   let mean = 0;
+  let any = 0;
   let mostLikely = 0;
   distribution.forEach((chance, count) => {
     mean += count * chance;
+    // Added up, not taken from 1: a chance near nothing keeps its digits and never falls below it.
+    if (count > 0) any += chance;
     // A hair's breadth is no preference: the smaller count wins a tie.
     if (chance > (distribution[mostLikely] as number) + 1e-12) mostLikely = count;
   });
@@ -99,5 +102,5 @@ export function countForecast(distribution: Float64Array, share = 0.8): CountFor
     const shorter = length < best.high - best.low || (length === best.high - best.low && mass > best.mass);
     if (mass >= share - 1e-12 && shorter) best = { low, high, mass };
   }
-  return { low: best.low, high: best.high, mostLikely, mean, anyChance: 1 - (distribution[0] as number) };
+  return { low: best.low, high: best.high, mostLikely, mean, anyChance: Math.min(any, 1) };
 }

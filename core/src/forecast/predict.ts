@@ -235,7 +235,8 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
           if (weight > 0) sum += (weight * (Math.min(v / coming, 1) - v * base)) / Math.max(1 - v * base, 1e-300);
         });
       });
-      return sum;
+      // Weights add up to one but for the last digits.
+      return Math.min(Math.max(sum, 0), 1);
     },
     byShare: () => (shared ??= sharesOf(posterior, before)),
   };

@@ -72,7 +72,8 @@ export function judge(facts: ParcelFacts, report: Report): Judgement {
     counsel,
     headline: headlineOf(facts, report, next),
     next,
-    deadlineMs: deadlines.length > 0 ? Math.min(...deadlines) : null,
+    // What is past is to be done now.
+    deadlineMs: deadlines.length > 0 ? Math.max(Math.min(...deadlines), report.nowMs) : null,
     giveMl: thirst && 'doseMl' in thirst ? thirst.doseMl : 0,
     total: { low: state.tipped + end.low, high: state.tipped + end.high, seeds: facts.seeds, wanted: facts.wanted },
   };

@@ -1,19 +1,22 @@
 import type { Crop } from '../crops/index.js';
 import type { Mend } from '../judging/index.js';
 import { soakHours, type Preparation } from '../preparing/index.js';
-import { before, type Words } from '../units/index.js';
+import { before, rangeInWords, type Words } from '../units/index.js';
 import type { Advice } from './advice.js';
 import { STEP_WORDS } from './vocabulary.js';
 
-/** "8 to 12 h", or null for a crop that is not soaked. */
+/** "8 to 12 h", "up to 4 h" where it may be left out; null for a crop that is not soaked. */
 export function soakSpan(crop: Pick<Crop, 'water'>): string | null {
   const hours = soakHours(crop);
-  return hours && (hours[0] === hours[1] ? `${hours[0]} h` : `${hours[0]} to ${hours[1]} h`);
+  return hours && (hours[0] === 0 ? `up to ${hours[1]} h` : `${rangeInWords(...hours)} h`);
 }
 
 /** A preparation as the sentence names it, with the crop's hours where it is a soak. */
-export const stepInWords = (step: Preparation, crop: Pick<Crop, 'water'>): string =>
-  step === 'soak' && soakHours(crop) ? `${soakSpan(crop)} soak` : STEP_WORDS[step].thing;
+export function stepInWords(step: Preparation, crop: Pick<Crop, 'water'>): string {
+  const hours = step === 'soak' ? soakHours(crop) : null;
+  if (!hours) return STEP_WORDS[step].thing;
+  return hours[0] === 0 ? `soak of ${soakSpan(crop)}` : `${soakSpan(crop)} soak`;
+}
 
 /** What the worktop says of a soak, its limit in the same breath. */
 export function soakLine(crop: Pick<Crop, 'water'>): string {
