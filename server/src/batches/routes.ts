@@ -6,16 +6,15 @@ import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import { waitedMs } from '../http/waited.js';
-import { checkBatch, checkClasses, checkLook, checkMove, checkQuiet, checkRecount } from './checks.js';
-import type { Entry } from '../journal/entry.js';
-import { closedAt, countingOf, movesOf, seedsOf } from '../journal/read.js';
-
-/** Moves and looks bind to a batch that is still open. */
-function refuseClosed(entries: readonly Entry[]): void {
-  if (closedAt(entries) !== null) {
-    throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
-  }
-}
+import { refuseClosed } from '../journal/close.js';
+import type { Subject } from '../journal/entry.js';
+import { checkClasses, checkLook } from '../journal/look.js';
+import { checkMove, checkQuiet } from '../journal/move.js';
+import { seedsOf } from '../journal/read.js';
+import { checkRecount } from '../journal/recount.js';
+import { checkUndo } from '../journal/undo.js';
+import { checkWhole } from '../journal/whole.js';
+import { checkBatch } from './checks.js';
 
 export function batchRoutes({ act, ask, batches, beds, clock, holders, household, journal, packets, spots }: Services): Router {
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
@@ -24,7 +23,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
     if (request.get('Prefer') === 'return=minimal') response.set('Preference-Applied', 'return=minimal').json({ id });
     else await jsonOfSaved(response, id, ask('batch', clock.now(), id));
   };
-  const subject = (id: string) => {
+  const subject = (id: string): Subject => {
     const row = batches.get(id);
     const entries = journal.entries(id);
     return { seeds: seedsOf(row, entries), startMs: row.start_ms, entries };
@@ -67,7 +66,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const { zone } = household.get();
       act(`look ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        refuseClosed(about.entries);
+        refuseClosed(about);
         const corrected = about.entries.find((entry) => entry.id === body.supersedes);
         if (body.supersedes !== null && (corrected?.kind !== 'look' || !corrected.counts)) {
           throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
@@ -79,6 +78,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         checkClasses(body, batches.get(batchId).purpose, batches.replicatesOf(batches.get(batchId)));
         const { id, who, note, supersedes } = body;
         journal.addLook({ id, batchId, atMs, nowMs, who, note, supersedes }, body);
+        if (supersedes !== null) checkWhole(subject(batchId), 'seen.tipped');
       });
       await created(request, response, batchId);
     })
@@ -89,7 +89,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const { zone } = household.get();
       act(`move ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        refuseClosed(about.entries);
+        refuseClosed(about);
         const atMs = body.at !== null ? momentFrom(body.at, zone, nowMs, 'at') : nowFor(about.startMs, nowMs, waited, zone);
         checkMove(body, atMs, about);
         checkQuiet(body.quietPlanted, about);
@@ -102,7 +102,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const { batchId } = request.params;
       const body = read(rebagRequest, request.body);
       act(`bag ${batchId}`, body, (nowMs) => {
-        refuseClosed(subject(batchId).entries);
+        refuseClosed(subject(batchId));
         let holderId: string;
         if ('holderId' in body.holder) ({ id: holderId } = holders.get(body.holder.holderId));
         else {
@@ -120,7 +120,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const body = read(recountRequest, request.body);
       act(`recount ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        refuseClosed(about.entries);
+        refuseClosed(about);
         checkRecount(body.seeds, about);
         const row = batches.get(batchId);
         if (batches.replicatesOf(row).length > 1)
@@ -134,7 +134,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const { batchId } = request.params;
       const body = read(closeRequest, request.body);
       act(`close ${batchId}`, body, (nowMs) => {
-        refuseClosed(subject(batchId).entries);
+        refuseClosed(subject(batchId));
         journal.addClosing({ id: body.id, batchId, atMs: nowMs, nowMs }, body.reason);
       });
       await created(request, response, batchId);
@@ -143,18 +143,9 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
       const { batchId } = request.params;
       const body = read(undoRequest, request.body);
       act(`undo ${batchId}`, body, (nowMs) => {
-        const about = subject(batchId);
-        const target = about.entries.find((entry) => entry.id === body.entryId);
-        if (!target) throw Problem.unknown('entry in this journal');
-        if (target.kind === 'undo') throw Problem.field('entryId', 'entryId must not be an undo: enter it again instead');
-        if (!target.counts) throw Problem.field('entryId', 'entryId must be an entry that still counts');
-        const moved = movesOf(about.entries).reduce((sum, move) => sum + move.seeds.length + move.uncounted, 0);
-        if (target.kind === 'look' && moved > 0 && target.look.tipped) {
-          const left = countingOf(about.entries, 'look').filter((entry) => entry.id !== target.id);
-          const others = Math.max(0, ...left.map((entry) => entry.look.tipped ?? 0));
-          if (others < moved) throw Problem.field('entryId', `entryId: ${moved} of its sprouts were moved; undo the move first`);
-        }
+        const target = checkUndo(body.entryId, subject(batchId));
         journal.addUndo({ id: body.id, batchId, atMs: nowMs, nowMs, supersedes: target.id });
+        checkWhole(subject(batchId), 'entryId');
       });
       await created(request, response, batchId);
     });

@@ -1,6 +1,8 @@
 import { all, write } from '../db/statements.js';
 import type { Database } from '../db/database.js';
-import type { CloseBody, EntryKind } from './entry.js';
+import { Problem } from '../http/problem.js';
+import type { CloseBody, EntryKind, Subject } from './entry.js';
+import { closedAt } from './read.js';
 
 /** The end of a batch, with its reason; seeds still quiet then are censored. */
 export function closeKind(db: Database) {
@@ -16,4 +18,9 @@ export function closeKind(db: Database) {
     },
   };
   return { ...kind, add: (id: string, reason: CloseBody['reason']): void => void insert(id, reason) };
+}
+
+/** Moves and looks bind to a batch that is still open. */
+export function refuseClosed({ entries }: Pick<Subject, 'entries'>): void {
+  if (closedAt(entries) !== null) throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
 }

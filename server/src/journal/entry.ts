@@ -61,3 +61,10 @@ export interface EntryKind<Kind extends EntryKindId> {
   /** Bodies of a batch's entries of this kind, by the entry's id. */
   readonly read: (batchId: string) => (head: EntryHead) => Bodies[Kind];
 }
+
+/** A batch as a new entry finds it. */
+export interface Subject {
+  readonly seeds: number;
+  readonly startMs: number;
+  readonly entries: readonly Entry[];
+}

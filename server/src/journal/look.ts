@@ -1,9 +1,11 @@
 import type { LookRequest } from '@fresh-tuck/contract';
-import type { ParcelLook } from '@fresh-tuck/core/parcel';
+import { hasTipped, type ParcelLook } from '@fresh-tuck/core/parcel';
 import type { ClassCounts } from '@fresh-tuck/core/seedtest';
 import { all, write } from '../db/statements.js';
 import type { Database } from '../db/database.js';
-import type { EntryKind, LookBody } from './entry.js';
+import { Problem } from '../http/problem.js';
+import type { EntryKind, LookBody, Subject } from './entry.js';
+import { looksOf } from './read.js';
 
 interface LookRow {
   readonly entry_id: string;
@@ -111,4 +113,72 @@ export function lookKind(db: Database) {
       for (const { seed, stage, rootMm } of look.marks) insertMark(id, seed, stage, rootMm);
     },
   };
+}
+
+/**
+ * Refuses a look that cannot be: before the batch, more seeds than there are, or
+ * tips that would go back into the seed.
+ */
+export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, entries }: Subject): void {
+  if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
+  for (const { seed } of look.marks) {
+    if (seed > seeds) throw Problem.field('marks', `marks must name seeds from 1 to ${seeds}`);
+  }
+  const { seen } = look;
+  if (!seen) return;
+  const seenLost = seen.lost ?? 0;
+  if (seen.tipped + seen.rotten + seenLost > seeds) {
+    throw Problem.field(
+      'seen.tipped',
+      `seen.tipped, seen.rotten and seen.lost must add up to at most ${seeds}: the batch has ${seeds} seeds`,
+    );
+  }
+  const marked = look.marks.filter(({ stage }) => hasTipped(stage)).length;
+  if (marked > seen.tipped)
+    throw Problem.field('seen.tipped', `seen.tipped must be at least ${marked}: so many seeds are marked with a tip`);
+  if (seen.basedOn !== null && !entries.some((entry) => entry.id === seen.basedOn && entry.kind === 'look')) {
+    throw Problem.field('seen.basedOn', 'seen.basedOn must be a look of this batch');
+  }
+  // Totals rise with time; a look based on an older one is another pair of eyes and may know less.
+  const others = looksOf(entries).filter((other) => other.id !== look.supersedes);
+  const earlier = others.filter((other) => other.atMs <= atMs && other.tipped !== null);
+  const known = earlier.at(-1);
+  if (known && seen.basedOn === known.id) {
+    const least = Math.max(...earlier.map((other) => other.tipped ?? 0));
+    const leastRotten = Math.max(...earlier.map((other) => other.rotten ?? 0));
+    if (seen.tipped < least)
+      throw Problem.field(
+        'seen.tipped',
+        `seen.tipped must be at least ${least}: so many were seen before. Correct that look if it was wrong`,
+      );
+    if (seen.rotten < leastRotten)
+      throw Problem.field('seen.rotten', `seen.rotten must be at least ${leastRotten}: so many were taken out before`);
+  }
+  const all = [...others, { tipped: seen.tipped, rotten: seen.rotten, lost: seenLost }];
+  const most = (pick: (look: (typeof all)[number]) => number | null | undefined): number => Math.max(...all.map((one) => pick(one) ?? 0));
+  if (most((one) => one.tipped) + most((one) => one.rotten) + most((one) => one.lost) > seeds) {
+    throw Problem.field('seen.tipped', `seen.tipped, seen.rotten and seen.lost must fit the ${seeds} seeds together with the other looks`);
+  }
+}
+
+/** Refuses a final count that does not add up, towel by towel and with what was seen. */
+export function checkClasses({ classes, seen, via }: LookRequest, purpose: 'plants' | 'test', replicates: readonly number[]): void {
+  if (!classes) return;
+  if (purpose !== 'test') throw Problem.field('classes', 'classes belong to a germination test');
+  if (via !== 'opened' || !seen) throw Problem.field('classes', 'classes must come with an opened look and its totals');
+  if (classes.length !== replicates.length)
+    throw Problem.field('classes', `classes must name ${replicates.length} towels: the test has so many`);
+  classes.forEach(({ normal, abnormal, hard, fresh, dead }, index) => {
+    const sum = normal + abnormal + hard + fresh + dead;
+    if (sum !== replicates[index])
+      throw Problem.field(
+        `classes.${index}`,
+        `classes of towel ${index + 1} must add up to its ${replicates[index]} seeds; they are ${sum}`,
+      );
+  });
+  const total = (pick: (count: NonNullable<LookRequest['classes']>[number]) => number): number =>
+    classes.reduce((sum, count) => sum + pick(count), 0);
+  if (seen.tipped !== total(({ normal, abnormal }) => normal + abnormal))
+    throw Problem.field('seen.tipped', 'seen.tipped must be the normal and abnormal seedlings together');
+  if (seen.rotten !== total(({ dead }) => dead)) throw Problem.field('seen.rotten', 'seen.rotten must be the dead seeds');
 }

@@ -1,7 +1,10 @@
 import type { MoveRequest } from '@fresh-tuck/contract';
+import { hasTipped, parcelState } from '@fresh-tuck/core/parcel';
+import { Problem } from '../http/problem.js';
 import { all, write } from '../db/statements.js';
 import type { Database } from '../db/database.js';
-import type { EntryKind, MoveBody } from './entry.js';
+import type { EntryKind, MoveBody, Subject } from './entry.js';
+import { looksOf, movesOf } from './read.js';
 
 interface MoveRow {
   readonly entry_id: string;
@@ -72,4 +75,28 @@ export function moveKind(db: Database) {
       for (let index = 0; index < quiet; index++) insertCup(takeNumber(), id, null, 1);
     },
   };
+}
+
+/** Refuses to move what is not there. */
+export function checkMove(move: MoveRequest, atMs: number, { seeds, startMs, entries }: Subject): void {
+  if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
+  // What had been seen by then: a sprout cannot be lifted out before its tip was there.
+  const seenBy = looksOf(entries).filter((look) => look.atMs <= atMs);
+  const state = parcelState(seeds, startMs, seenBy, movesOf(entries));
+  for (const number of move.seeds) {
+    const seed = state.seeds[number - 1];
+    if (!seed) throw Problem.field('seeds', `seeds must name seeds from 1 to ${seeds}`);
+    if (seed.moved) throw Problem.field('seeds', `seed ${number} was moved before`);
+    if (!hasTipped(seed.stage)) throw Problem.field('seeds', `seed ${number} shows no tip by then; mark it in a look first`);
+  }
+  const counted = state.counted.reduce((sum, { count }) => sum + count, 0);
+  if (move.uncounted > counted) {
+    throw Problem.field('uncounted', `uncounted must be at most ${counted}: so many tips were counted by then and not touched`);
+  }
+}
+
+/** Refuses to plant more quiet seeds than there are. */
+export function checkQuiet(quietPlanted: number, { seeds, startMs, entries }: Subject): void {
+  const { quiet } = parcelState(seeds, startMs, looksOf(entries), movesOf(entries));
+  if (quietPlanted > quiet) throw Problem.field('quietPlanted', `quietPlanted must be at most ${quiet}: so many are still quiet`);
 }

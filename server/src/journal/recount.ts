@@ -1,6 +1,9 @@
+import { parcelState } from '@fresh-tuck/core/parcel';
+import { Problem } from '../http/problem.js';
 import { all, write } from '../db/statements.js';
 import type { Database } from '../db/database.js';
-import type { EntryKind } from './entry.js';
+import type { EntryKind, Subject } from './entry.js';
+import { looksOf, movesOf } from './read.js';
 
 /** The starting count, corrected. */
 export function recountKind(db: Database) {
@@ -16,4 +19,13 @@ export function recountKind(db: Database) {
     },
   };
   return { ...kind, add: (id: string, seeds: number): void => void insert(id, seeds) };
+}
+
+/** Refuses a starting count below what was already seen. */
+export function checkRecount(count: number, { seeds, startMs, entries }: Subject): void {
+  const looks = looksOf(entries);
+  const state = parcelState(seeds, startMs, looks, movesOf(entries));
+  const named = Math.max(0, ...looks.flatMap((look) => look.marks.map(({ seed }) => seed)));
+  const least = Math.max(state.tipped + state.rotten + state.lost, named, 1);
+  if (count < least) throw Problem.field('seeds', `seeds must be at least ${least}: so many were already seen`);
 }

@@ -29,17 +29,14 @@ export interface NewEntry {
   readonly supersedes?: string | null;
 }
 
-/** Which entries count: those that no counting entry supersedes, told from the newest back. */
+/**
+ * Which entries count: those that nothing supersedes, save corrections that were taken
+ * back. A correction that was itself corrected still stands over what it corrected.
+ */
 function counting(rows: readonly EntryRow[]): Set<string> {
-  const supersededBy = new Map<string, string[]>();
-  for (const row of rows) {
-    if (row.supersedes) supersededBy.set(row.supersedes, [...(supersededBy.get(row.supersedes) ?? []), row.id]);
-  }
-  const result = new Set<string>();
-  for (const row of [...rows].reverse()) {
-    if (!(supersededBy.get(row.id) ?? []).some((later) => result.has(later))) result.add(row.id);
-  }
-  return result;
+  const takenBack = new Set(rows.flatMap(({ kind, supersedes }) => (kind === 'undo' && supersedes ? [supersedes] : [])));
+  const superseded = new Set(rows.flatMap(({ id, supersedes }) => (supersedes && !takenBack.has(id) ? [supersedes] : [])));
+  return new Set(rows.map(({ id }) => id).filter((id) => !superseded.has(id)));
 }
 
 /** The journals of batches: heads here, and a file for each kind of entry. */
