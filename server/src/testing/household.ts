@@ -48,3 +48,16 @@ export function dump(db: Database): string {
   const tables = db.prepare("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name").all() as { name: string }[];
   return JSON.stringify(tables.map(({ name }) => [name, db.prepare(`SELECT * FROM "${name}"`).all()]));
 }
+
+/** What a spec asks of a household's server, as a page would. */
+export const asks = (home: () => Household) => ({
+  get: async <T>(path: string): Promise<T> => (await home().request.get(`/api/${path}`).expect(200)).body as T,
+  /** @returns what it answered, once it answered with that status */
+  post: async <T = { detail: string }>(path: string, body: object, status = 201): Promise<T> =>
+    (
+      await home()
+        .request.post(`/api/${path}`)
+        .send({ id: uuid(), ...body })
+        .expect(status)
+    ).body as T,
+});
