@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 
@@ -38,7 +38,8 @@ export function photoFiles(folder: string) {
       const there = await stat(path).catch(() => null);
       if (there?.size === bytes.length) return content;
       await mkdir(dirname(path), { recursive: true, mode: 0o700 });
-      const part = `${path}.${process.pid}.part`;
+      // The same picture may come twice at once: each writes a file of its own, and the later name wins.
+      const part = `${path}.${randomUUID()}.part`;
       const handle = await open(part, 'w', 0o600);
       try {
         try {
