@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { look, NOW, parcel } from '../testing/index.js';
-import { anyParcel } from '../testing/generated.js';
+import { anyParcel, look, NOW, parcel } from '../testing/index.js';
+
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { hasLookedSince, hasTipped, parcelState, SEED_STAGES, type ParcelLook, type ParcelMove } from './state.js';
 import { waysOf } from './facts.js';

@@ -1,2 +1,3 @@
 /** What specs, benches and journeys share: a parcel in plain values. */
 export * from './parcel.js';
+export * from './generated.js';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { judge, reportFor, whyFor } from '../judging/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
-import { anyParcel } from '../testing/generated.js';
-import { NOW, words } from '../testing/index.js';
+
+import { anyParcel, NOW, words } from '../testing/index.js';
 import { tell, type Told } from './told.js';
 import { whyInWords } from './why.js';
 

@@ -5,7 +5,6 @@ import { Bag } from './bag';
 import { BatchScreen } from './batch';
 import { FinalCount } from './final-count';
 
-
 describe('what belongs to the bag', () => {
   const other = { ...aBatch().holder, id: 'h2', numbers: [9, 11], spotName: 'Fridge top' };
   const bag = (answers: Record<string, unknown> = {}, batch = aBatch()) =>
@@ -103,6 +102,70 @@ describe('the life of one batch', () => {
     const screen = await open({ 'POST batches/b1/undos': batch });
     await screen.click('Undo');
     expect(screen.sent('POST', 'batches/b1/undos')?.body['entryId']).toBe('e1');
+  });
+
+  it('goes to another place with its bag, and not to the one it stands in', async () => {
+    const screen = await open({ 'POST holders/h1/place': batch.holder });
+    await screen.click('Move the bag');
+    const choices = screen.all<HTMLButtonElement>('[aria-label="Where to?"] button');
+    expect(choices.map(({ disabled, textContent }) => [disabled, textContent?.replace(/\s+/g, ' ').trim()])).toEqual([
+      [true, 'Hall cupboard about 22.5 °C, a guess'],
+      [false, 'Mat about 22.5 °C, a guess'],
+    ]);
+    await screen.click(/^Mat/);
+    expect(screen.sent('POST', 'holders/h1/place')?.body['spotId']).toBe('s2');
+  });
+
+  it('is closed with its reason, the quiet ones not called dead', async () => {
+    const screen = await open({ 'POST batches/b1/closings': problem(409, 'This batch is closed. Undo the closing first.') });
+    await screen.click('Close the batch');
+    expect(screen.text).toContain('5 still quiet; they count as not seen, not as dead.');
+    const reasons = screen.all('[aria-label="Why is it closed?"] button').map((one) => one.textContent?.trim());
+    expect(reasons.length).toBe(4);
+    await screen.click(reasons[1] ?? '');
+    expect(screen.sent('POST', 'batches/b1/closings')?.body['reason']).toBe('given_up');
+    expect(screen.all('[role=alert]').at(-1)?.textContent).toBe('This batch is closed. Undo the closing first.');
+  });
+
+  it('opens one panel at a time', async () => {
+    const screen = await open();
+    await screen.click('Move the bag');
+    await screen.click('Correct the count');
+    expect(screen.all('[aria-expanded=true]').map((one) => one.textContent?.trim())).toEqual(['Correct the count']);
+    await screen.click('Correct the count');
+    expect(screen.all('[aria-expanded=true]').length).toBe(0);
+  });
+
+  it('keeps in sight what was taken back, who looked, their note and their pictures', async () => {
+    const taken = { ...entry, id: 'e0', counts: false, undoable: false, note: 'in a hurry', photoIds: ['ph1', 'ph2'] };
+    const screen = await open({}, { ...batch, journal: [entry, taken] });
+    const [first, second, tucked] = screen.all('.journal li');
+    expect(first?.textContent).toContain('Undo');
+    expect(second?.textContent).toContain('taken back or corrected');
+    expect(second?.textContent).toContain('in a hurry');
+    expect(second?.textContent).not.toContain('Undo');
+    expect([...(second?.querySelectorAll('img') ?? [])].map((one) => one.getAttribute('src'))).toEqual([
+      '/api/photos/ph1',
+      '/api/photos/ph2',
+    ]);
+    expect(tucked?.textContent).toContain('Tucked in: 8 seeds');
+  });
+
+  it('corrects only its newest look, and no final count', async () => {
+    const links = (screen: Screen<BatchScreen>) => screen.all('.journal a[href*=correct]').length;
+    expect(links(await open({}, { ...batch, lastLookId: 'e1' }))).toBe(1);
+  });
+
+  it('takes a final count back rather than correcting it', async () => {
+    const screen = await open({}, { ...batch, lastLookId: 'e1', journal: [{ ...entry, finalCount: true }] });
+    expect(screen.all('.journal a[href*=correct]').length).toBe(0);
+    expect(screen.text).toContain('Undo');
+  });
+
+  it('names the labels of what was moved from it', async () => {
+    const cups = [40, 41].map((number) => ({ number, seed: null, destination: 'cup', atMs: batch.answers.nowMs }));
+    const screen = await open({}, { ...batch, cups });
+    expect(screen.text.replace(/\s+/g, ' ')).toMatch(/In cups now: 2, labels 40,\s?41\./);
   });
 
   it('of a closed batch says how it ended, and offers nothing to open', async () => {

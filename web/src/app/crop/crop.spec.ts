@@ -11,7 +11,15 @@ const FAHRENHEIT = { ...ABOUT, household: ABOUT.household && { ...ABOUT.househol
 
 describe('a crop’s sheet', () => {
   const open = (sheet: CropSheet = sheetOf(okra), answers: Record<string, unknown> = {}) =>
-    show(CropScreen, { 'GET crops/okra': sheet, 'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge', guessMinC: 3, guessMaxC: 6 })], ...answers }, { cropId: 'okra' });
+    show(
+      CropScreen,
+      {
+        'GET crops/okra': sheet,
+        'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge', guessMinC: 3, guessMaxC: 6 })],
+        ...answers,
+      },
+      { cropId: 'okra' },
+    );
 
   it('draws its warmth with the household’s own spots on it, and says where too few come', async () => {
     const screen = await open();
@@ -63,7 +71,9 @@ describe('a crop’s sheet', () => {
     const screen = await open(sheetOf(okra), { 'GET about': FAHRENHEIT, 'GET crops/okra': sheetOf(okra) });
     for (const crop of CROPS.filter((_, index) => index % 9 === 0)) {
       const label = crop.id;
-      expect(screen.text).withContext(label).not.toMatch(/undefined|NaN|null|\[object/);
+      expect(screen.text)
+        .withContext(label)
+        .not.toMatch(/undefined|NaN|null|\[object/);
     }
     expect(screen.text).toMatch(/Fastest at [\d.]+ °F/);
   });

@@ -33,7 +33,7 @@ export function lookAlikes(crop: Crop): LookAlike[] {
   if (tiny) result.push({ of: 'lint', name: 'A paper fibre', text: 'Dry, even, and it blows away. A root stays on its seed.' });
   result.push({ of: 'hair', name: 'Root hair', text: 'Down close round a root, gone under a mist: it is drinking.' });
   result.push({ of: 'mould', name: 'Mould', text: 'Threads over paper and coats alike, with dots on their ends.' });
-  return result.slice(0, 4);
+  return result;
 }
 
 @Component({

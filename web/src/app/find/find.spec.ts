@@ -19,7 +19,8 @@ describe('the find box', () => {
   ];
   const box = (): HTMLElement => document.querySelector<HTMLElement>('ft-find') ?? document.body;
   const field = (): HTMLInputElement => box().querySelector('input') ?? document.createElement('input');
-  const options = (): string[] => [...box().querySelectorAll('[role=option]')].map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
+  const options = (): string[] =>
+    [...box().querySelectorAll('[role=option]')].map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
   const chosen = (): string => (box().querySelector('[aria-selected=true]')?.textContent ?? '').replace(/\s+/g, ' ').trim();
   let screen: Screen<Opener>;
   const open = async (answers: Record<string, unknown> = {}): Promise<void> => {
@@ -67,6 +68,8 @@ describe('the find box', () => {
     await type('backup');
     expect(options()[0]).toMatch(/^Copies of the household/);
     await type('qqqqq');
-    expect(box().querySelector('[role=status]')?.textContent?.trim()).toBe('Nothing goes by that name. Try fewer letters, or a label’s number.');
+    expect(box().querySelector('[role=status]')?.textContent?.trim()).toBe(
+      'Nothing goes by that name. Try fewer letters, or a label’s number.',
+    );
   });
 });

@@ -9,7 +9,15 @@ import { Safety } from './safety';
 import { Schools } from './schools';
 import { Troubles } from './troubles';
 
-const crops = CROPS.map(({ id, name, otherNames, latin, family }) => ({ id, name, otherNames, latin, family, added: id === 'leek', changed: id === 'okra' }));
+const crops = CROPS.map(({ id, name, otherNames, latin, family }) => ({
+  id,
+  name,
+  otherNames,
+  latin,
+  family,
+  added: id === 'leek',
+  changed: id === 'okra',
+}));
 
 describe('the Handbook', () => {
   it('lists every crop once, by family in order, own ones said to be', async () => {

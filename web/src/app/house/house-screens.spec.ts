@@ -8,7 +8,6 @@ import { SettingsForm } from './settings-form';
 import { Spots } from './spots';
 import { WaysForm } from './ways-form';
 
-
 describe('warm spots', () => {
   const spots = [aSpot(), aSpot({ id: 's2', name: 'Mat', kind: 'mat', inWords: '27.1 °C, steady' })];
   const open = (answers: Record<string, unknown> = {}) => show(Spots, { 'GET spots': spots, ...answers });

@@ -8,7 +8,15 @@ import { ImportScreen } from './import';
 import { PacketForm } from './packet-form';
 import { SeedsScreen } from './seeds';
 
-const crops = CROPS.map(({ id, name, otherNames, latin, family }) => ({ id, name, otherNames, latin, family, added: false, changed: false }));
+const crops = CROPS.map(({ id, name, otherNames, latin, family }) => ({
+  id,
+  name,
+  otherNames,
+  latin,
+  family,
+  added: false,
+  changed: false,
+}));
 const row = (id: string, more: Partial<BoxRow> = {}): BoxRow => {
   const { cropName, variety, year, generation, dressed, seedsLeft, stock } = aPacket();
   return { id, cropName, variety, year, generation, dressed, seedsLeft, stock, ...more };
@@ -21,8 +29,18 @@ const boxOf = (groups: Box['groups'], counts: Partial<Box['counts']> = {}): Box 
 
 describe('the seed box', () => {
   const groups: Box['groups'] = [
-    { divider: 'test_first', count: 42, from: 0, packets: Array.from({ length: 40 }, (_, nth) => row(`t${nth}`, { variety: `Quay ${nth}` })) },
-    { divider: 'short', count: 1, from: 0, packets: [row('s1', { seedsLeft: 3, dressed: true, stock: { ...aPacket().stock, advice: ['short', 'use_up'] } })] },
+    {
+      divider: 'test_first',
+      count: 42,
+      from: 0,
+      packets: Array.from({ length: 40 }, (_, nth) => row(`t${nth}`, { variety: `Quay ${nth}` })),
+    },
+    {
+      divider: 'short',
+      count: 1,
+      from: 0,
+      packets: [row('s1', { seedsLeft: 3, dressed: true, stock: { ...aPacket().stock, advice: ['short', 'use_up'] } })],
+    },
     { divider: 'empty', count: 1, from: 0, packets: [row('e1', { seedsLeft: 0, variety: 'Bollard' })] },
   ];
   const open = (answers: Record<string, unknown> = {}): Promise<Screen<SeedsScreen>> =>
@@ -56,7 +74,9 @@ describe('the seed box', () => {
   });
 
   it('is looked through by words, asked for once they are typed, and says where nothing fits', async () => {
-    const screen = await open({ 'GET box': (asked: { query: Record<string, string | null> }) => (asked.query['find'] === '' ? boxOf(groups) : boxOf([])) });
+    const screen = await open({
+      'GET box': (asked: { query: Record<string, string | null> }) => (asked.query['find'] === '' ? boxOf(groups) : boxOf([])),
+    });
     const find = screen.find<HTMLInputElement>('.find input');
     if (!find) return fail('no find');
     for (const letters of ['l', 'lo', 'lov ']) {
@@ -134,7 +154,10 @@ describe('a packet’s form', () => {
 
   it('corrects a packet as it stands, and shows what the server would not have at its field', async () => {
     const packet = aPacket({ storage: { place: 'fridge', celsius: 5, dryness: 'airtight' } as never, printedDays: [6, 10] });
-    const screen = await open({ 'PUT packets/p1': problem(422, 'year must not lie after 2027', [{ field: 'year', message: 'year must not lie after 2027' }]) }, { packet });
+    const screen = await open(
+      { 'PUT packets/p1': problem(422, 'year must not lie after 2027', [{ field: 'year', message: 'year must not lie after 2027' }]) },
+      { packet },
+    );
     await screen.settle();
     expect(screen.find('#packet-form')?.textContent).toBe('What is known of it');
     await screen.type('Year of the seed', '2031');
@@ -224,7 +247,9 @@ describe('a table of packets', () => {
   });
 
   it('keeps nothing where the server refuses', async () => {
-    const screen = await open('Crop,Variety\nLeek,Bollard\n', { 'POST packets/imports': problem(422, 'packets.0.year must not lie after 2027') });
+    const screen = await open('Crop,Variety\nLeek,Bollard\n', {
+      'POST packets/imports': problem(422, 'packets.0.year must not lie after 2027'),
+    });
     await screen.click('Bring in 1 packet');
     expect(screen.find('[role=alert]')?.textContent).toBe('Nothing was brought in. packets.0.year must not lie after 2027');
   });

@@ -1,6 +1,6 @@
 import { look, parcel } from '@fresh-tuck/core/testing';
 import type { Batch, Today } from '@fresh-tuck/contract';
-import { aBatch, ABOUT, aSpot, show } from '../testing/house';
+import { aBatch, ABOUT, aSpot, problem, show } from '../testing/house';
 import { TodayScreen } from './today';
 
 const due = aBatch(parcel('okra', 4, 27, { looks: [look(30, { tipped: 0 }), look(12, { tipped: 3 })] }), { id: 'b1', number: 21 });
@@ -62,5 +62,66 @@ describe('Today', () => {
     const round = { id: 'r1', batchIds: ['b1', 'b2'], doneIds: ['b2'], startedMs: ABOUT.nowMs };
     const screen = await show(TodayScreen, { 'GET today': today({ round }) });
     expect(screen.text).toContain('Go on with the round, 1 left');
+  });
+
+  it('begins the round at the first stop, and fetches the parcels of it once', async () => {
+    sessionStorage.clear();
+    const other = aBatch(parcel('pea', 4, 18), { id: 'b3', number: 30 });
+    const screen = await show(TodayScreen, {
+      'GET today': today({}, [due, other]),
+      'POST rounds': null,
+      'GET batches/b1': due,
+      'GET batches/b3': other,
+    });
+    expect(screen.find('h1')?.textContent).toBe('Open two parcels this morning');
+    await screen.click('Start the round');
+    expect(screen.sent('POST', 'rounds')?.body['batchIds']).toEqual(['b1', 'b3']);
+    expect(screen.url).toBe('/open/b1');
+    expect(screen.asked.filter(({ path }) => path.startsWith('batches/')).map(({ path }) => path)).toEqual(['batches/b1', 'batches/b3']);
+  });
+
+  it('begins it also where the server does not answer', async () => {
+    sessionStorage.clear();
+    const screen = await show(TodayScreen, { 'GET today': today(), 'POST rounds': problem(0, ''), 'GET batches/b1': problem(0, '') });
+    await screen.click('Start the round');
+    expect(screen.url).toBe('/open/b1');
+  });
+
+  it('goes on where a round was left', async () => {
+    sessionStorage.clear();
+    const round = { id: 'r1', batchIds: ['b2', 'b1'], doneIds: ['b2'], startedMs: ABOUT.nowMs };
+    const screen = await show(TodayScreen, { 'GET today': today({ round }), 'GET batches/b1': due });
+    await screen.click('Go on with the round, 1 left');
+    expect(screen.url).toBe('/open/b1');
+  });
+
+  it('says of what comes along with its bag that it does, and of what is cold until when', async () => {
+    const cold = aBatch(parcel('strawberry', 3, 4, { chillUntilMs: ABOUT.nowMs + 9 * 86_400_000 }), {
+      id: 'b9',
+      number: 10,
+      title: 'Strawberry, Row',
+    });
+    const base = today();
+    const [station] = base.stations;
+    if (!station) return fail('no station');
+    const screen = await show(TodayScreen, {
+      'GET today': {
+        ...base,
+        stations: [{ ...station, stops: [{ batch: due, dueNow: false, bagReason: 'In the same bag as 16; look while it is open.' }] }],
+        shut: [{ batch: cold, nextMs: cold.answers.next.atMs, nextInWords: '20 April' }],
+      },
+    });
+    expect(screen.text).toContain('comes along');
+    expect(screen.text).toContain('In the same bag as 16; look while it is open.');
+    expect(screen.find('.shut li')?.textContent?.replace(/\s+/g, ' ')).toContain('in the cold until 20 April');
+  });
+
+  it('opens its reasons where they are asked for, from the server', async () => {
+    const panel = { seeds: 8, now: { low: 5, high: 8, mean: 6, halfMs: null, alive: 0.5 }, contributions: [], sure: 'Sure enough.' };
+    const screen = await show(TodayScreen, { 'GET today': today(), 'GET batches/b1/why': panel });
+    expect(screen.asked.some(({ path }) => path.endsWith('why'))).toBeFalse();
+    await screen.click(/^Why\?/);
+    expect(screen.sent('GET', 'batches/b1/why')).toBeDefined();
+    for (const reason of due.judgement.reasons) expect(screen.text).toContain(reason);
   });
 });
