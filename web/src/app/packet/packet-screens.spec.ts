@@ -87,12 +87,12 @@ describe('a packet’s page', () => {
   });
 
   it('is used up by a count of none, and refuses what the server refuses', async () => {
-    const screen = await open({ 'POST packets/p1/counts': problem(422, 'seeds must be a whole number from 0 to 1000000') });
+    const screen = await open({ 'POST packets/p1/counts': problem(422, 'seeds must be a whole number from 0 to 100000') });
     await screen.click('Count it anew');
     await screen.type('Seeds', '0');
     await screen.click('Keep this count');
     expect(screen.sent('POST', 'packets/p1/counts')?.body).toEqual(jasmine.objectContaining({ seeds: 0, grams: null }));
-    expect(screen.find('[role=alert]')?.textContent).toBe('seeds must be a whole number from 0 to 1000000');
+    expect(screen.find('[role=alert]')?.textContent).toBe('seeds must be a whole number from 0 to 100000');
   });
 
   it('offers first what it asks for: a test, a tucking-in, or nothing where it is empty', async () => {

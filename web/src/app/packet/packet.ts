@@ -56,7 +56,7 @@ export class PacketScreen {
     ),
   );
 
-  protected readonly counted = new FormGroup({ seeds: text('', wholeFrom(0, 1_000_000)), grams: text('', readBy(readGrams)) });
+  protected readonly counted = new FormGroup({ seeds: text('', wholeFrom(0, 100_000)), grams: text('', readBy(readGrams)) });
   protected readonly known = computed(() => (this.packet()?.prior.known ?? []).map(knownInWords));
   protected readonly regulated = regulatedInWords;
   protected readonly headline = computed(() => {
