@@ -82,6 +82,10 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)(dist|node_modules|\\.angular)/|\\.spec\\.ts$' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default'], extensions: ['.ts', '.js', '.mjs', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.js', '.mjs', '.json'],
+    },
   },
 };

@@ -44,7 +44,7 @@ export default ts.config(
   {
     // The interface computes nothing heavy on its own thread.
     files: ['web/**/*.ts'],
-    ignores: ['**/*.worker.ts', '**/*.spec.ts'],
+    ignores: ['**/*.worker.ts', '**/*.spec.ts', '**/testing/**'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',
@@ -64,10 +64,7 @@ export default ts.config(
     rules: {
       'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout'],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random' }, { object: 'Date', property: 'now' }],
-      '@typescript-eslint/no-restricted-imports': [
-        'error',
-        { patterns: [{ group: ['node:*'], message: 'Core knows no machine.' }] },
-      ],
+      '@typescript-eslint/no-restricted-imports': ['error', { patterns: [{ group: ['node:*'], message: 'Core knows no machine.' }] }],
     },
   },
   { files: ['web/**/*.ts'], extends: [...angular.configs.tsRecommended], processor: angular.processInlineTemplates },

@@ -14,7 +14,9 @@ const NODES = [
 export function checkNode() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (!NODES.some(([from, least]) => major === from && minor >= least)) {
-    stop(`Fresh Tuck needs Node ${NODES.map((one) => `${one.join('.')} or newer of ${one[0]}`).join(', or ')}; this is ${process.versions.node}.`);
+    stop(
+      `Fresh Tuck needs Node ${NODES.map((one) => `${one.join('.')} or newer of ${one[0]}`).join(', or ')}; this is ${process.versions.node}.`,
+    );
   }
 }
 

@@ -2,11 +2,16 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 
-const files = execFileSync('git', ['ls-files', '*.ts', '*.mjs', '*.cjs', '*.js', '*.html', '*.scss', '*.css', '*.sql']).toString().trim().split('\n');
+const files = execFileSync('git', ['ls-files', '*.ts', '*.mjs', '*.cjs', '*.js', '*.html', '*.scss', '*.css', '*.sql'])
+  .toString()
+  .trim()
+  .split('\n');
 const isTest = (file) => /\.spec\.ts$|^e2e\/|\/testing\//.test(file);
 const rooms = new Map();
 for (const file of files) {
-  const lines = readFileSync(file, 'utf8').split('\n').filter((line) => line.trim() !== '').length;
+  const lines = readFileSync(file, 'utf8')
+    .split('\n')
+    .filter((line) => line.trim() !== '').length;
   const [room] = file.split('/');
   for (const name of [room.includes('.') ? 'root' : room, 'all']) {
     const sum = rooms.get(name) ?? { tests: 0, lines: 0 };

@@ -22,7 +22,11 @@ async function check(name, command, args) {
 }
 
 await check('lint', bin('eslint'), ['.']);
-await check('rooms', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...['core', 'contract', 'server', 'web', 'demo'].map((room) => `${room}/src`)]);
+await check('rooms', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  ...['core', 'contract', 'server', 'web', 'demo'].map((room) => `${room}/src`),
+]);
 await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 await check('types', process.execPath, [join('scripts', 'types.mjs')]);
 

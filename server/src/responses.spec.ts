@@ -77,7 +77,7 @@ describe('every answer', () => {
       ['backups', contract.copies],
     ];
     for (const [path, schema] of answers) {
-      const { status, body } = await home.request.get(`/api/${path}`);
+      const { status, body } = (await home.request.get(`/api/${path}`)) as { status: number; body: unknown };
       expect(status).withContext(path).toBe(200);
       const read = schema.safeParse(body);
       expect(read.error?.issues.slice(0, 3).map(({ path: at, message }) => `${at.join('.')}: ${message}`) ?? [])
@@ -99,7 +99,7 @@ describe('every answer', () => {
       ['racks', { id: uuid(), name: 'Rack', slots: 0.5 }, 'slots'],
     ];
     for (const [path, body, field] of wrong) {
-      const { status, body: told } = await home.request.post(`/api/${path}`).send(body);
+      const { status, body: told } = (await home.request.post(`/api/${path}`).send(body)) as { status: number; body: unknown };
       expect(status).withContext(path).toBe(422);
       const { errors = [] } = contract.problem.parse(told);
       expect(errors.map((error) => error.field))

@@ -1,6 +1,7 @@
 import betaln from '@stdlib/math-base-special-betaln';
 import type { Evidence } from './evidence.js';
-import { LEAST_CHANCE, quietGroups } from './likelihood.js';
+import { edgesOf, power, seenAt, type Edges, type SeenAt } from './edges.js';
+import { LEAST_CHANCE } from './likelihood.js';
 import type { Prior } from './prior.js';
 import { crowdShare, lateShare, lawShape, TIP_LAWS, type LawShape, type TipLaw } from './tip-law.js';
 
@@ -80,51 +81,6 @@ function shareBound(tips: number, quiet: number, tipped: number): number {
   return (tips === 0 ? 0 : tips * Math.log(best)) + (quiet === 0 ? 0 : quiet * Math.log1p(-Math.min(best * tipped, 1 - 1e-12)));
 }
 
-/** A sum of shares at edges, with weights: what a quiet group would have shown. */
-interface SeenAt {
-  readonly count: number;
-  readonly opened: number;
-  readonly leads: readonly { readonly at: number; readonly weight: number }[];
-}
-
-/** The progresses that a likelihood asks for, once each, and where each figure of the evidence finds its own. */
-function edgesOf(evidence: Evidence) {
-  const edges: number[] = [];
-  const at = (progress: number): number => {
-    const known = edges.indexOf(progress);
-    return known >= 0 ? known : edges.push(progress) - 1;
-  };
-  const tips = evidence.tips.map((tip) => ({ from: at(tip.fromProgress), to: at(tip.toProgress), count: tip.count }));
-  const quiet = quietGroups(evidence).map(({ progress, count, through }): SeenAt => ({
-    count,
-    opened: at(progress),
-    leads: (through?.leads ?? []).map((lead) => ({
-      at: at(Math.max((through?.progress ?? 0) - lead.progress, progress)),
-      weight: lead.weight,
-    })),
-  }));
-  return { logs: edges.map(Math.log), tips, quiet, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
-}
-
-/** The seen share of a quiet group from the shares at the edges. */
-function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number {
-  const base = tipped[opened] as number;
-  let share = base;
-  for (const { at, weight } of leads) share += weight * ((tipped[at] as number) - base);
-  return share;
-}
-
-/** x to a whole power, by squaring: the likelihood of a quiet group, asked for in every cell. */
-export function power(x: number, n: number): number {
-  let result = 1;
-  let base = x;
-  for (let left = n; left > 0; left >>= 1) {
-    if (left & 1) result *= base;
-    base *= base;
-  }
-  return result;
-}
-
 /** Columns before their cells are filled, in flat lists by column: what each law says of the tips, at its place. */
 interface Outlines {
   readonly count: number;
@@ -141,7 +97,7 @@ interface Outlines {
 
 const LOG_LAW_WEIGHTS = TIP_LAWS.map(({ weight }) => Math.log(weight));
 
-function outlinesOf(prior: Prior, grid: Grid, { logs, tips, quiet, tipCount }: ReturnType<typeof edgesOf>): Outlines {
+function outlinesOf(prior: Prior, grid: Grid, { logs, tips, quiet, tipCount }: Edges): Outlines {
   const count = grid.logSpread.count * grid.logMedian.count * TIP_LAWS.length;
   const [scale, bound, seen] = [new Float64Array(count), new Float64Array(count), new Float64Array(count * quiet.length)];
   const spreads = Float64Array.from({ length: grid.logSpread.count }, (_, j) => Math.exp(node(grid.logSpread, j)));

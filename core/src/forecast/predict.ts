@@ -1,6 +1,7 @@
 import { ChanceMixture } from '../chance/index.js';
 import { seenShare, type QuietGroup } from './evidence.js';
-import { power, type Column, type Posterior } from './posterior.js';
+import { power } from './edges.js';
+import type { Column, Posterior } from './posterior.js';
 import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
 
 /** Progress that something takes after the tip, spread, with weights summing to 1. */

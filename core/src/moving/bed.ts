@@ -49,10 +49,7 @@ const SILL_PACE = 0.6;
 const YOUNG_YEARS = 3;
 
 /** Plants that a bed holds at a crop's spacing, rows along its better side; 0 where not one fits. */
-export function placesIn(
-  { widthM, lengthM }: BedSize,
-  spacing: { readonly inRow: number; readonly rows: number },
-): number {
+export function placesIn({ widthM, lengthM }: BedSize, spacing: { readonly inRow: number; readonly rows: number }): number {
   const along = (row: number, across: number): number =>
     Math.floor((row * 100) / spacing.inRow + 1e-9) * Math.floor((across * 100) / spacing.rows + 1e-9);
   return Math.max(along(lengthM, widthM), along(widthM, lengthM));

@@ -7,7 +7,7 @@ import { keptQuiet, type Progress, type WarmthToll } from '../warmth/index.js';
 import { waysOf } from './facts.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
 import type { ParcelState } from './state.js';
-import { HORIZON_DAYS, momentOf, SLOT_MS, workingsFor, type Workings } from './workings.js';
+import { HORIZON_DAYS, momentOf, SLOT_MS, type Workings } from './workings.js';
 
 /** A count forecast at a moment. */
 export interface CountAt extends CountForecast {

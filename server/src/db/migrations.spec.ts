@@ -194,7 +194,7 @@ describe('an upgrade', () => {
         `packets/${id('packet', 1)}`,
       ];
       for (const path of paths) {
-        const { status, body } = await request.get(`/api/${path}`);
+        const { status, body } = (await request.get(`/api/${path}`)) as { status: number; body: unknown };
         expect(status)
           .withContext(`${path}: ${JSON.stringify(body).slice(0, 200)}`)
           .toBe(200);

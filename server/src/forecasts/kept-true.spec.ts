@@ -40,7 +40,7 @@ describe('a forecast is kept true', () => {
     expect(after.answers.end.mean).toBeLessThan(running.answers.end.mean);
     // What was known when it was closed is what it is told by.
     expect((await batch(other.id)).facts.prior).toEqual(finished.facts.prior);
-    expect(await home.services.packets.asOf(home.packetId, home.clock.now() - 60_000).year).toBe(2024);
+    expect(home.services.packets.asOf(home.packetId, home.clock.now() - 60_000).year).toBe(2024);
     expect(home.services.packets.asOf(home.packetId, home.clock.now()).year).toBe(2016);
   });
 

@@ -1,4 +1,4 @@
-import { MatDialogRef } from '@angular/material/dialog';
+import { type MatDialogRef } from '@angular/material/dialog';
 import { Component, inject, Injector } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import type { Found } from '@fresh-tuck/contract';

@@ -4,7 +4,8 @@ import { FormControl, type AbstractControl, type ValidationErrors, type Validato
 export const text = (value = '', ...validators: ValidatorFn[]): FormControl<string> =>
   new FormControl(value, { nonNullable: true, validators });
 
-const typed = ({ value }: AbstractControl<string>): string => String(value ?? '').trim();
+/** A number field holds a number, and null where nothing is typed. */
+const typed = (control: AbstractControl): string => String((control.value as string | number | null) ?? '').trim();
 
 /** A whole number in a range; empty is for `Validators.required` to refuse. */
 export const wholeFrom =

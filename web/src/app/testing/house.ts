@@ -206,7 +206,14 @@ export class Screen<T> {
   }
   async click(text: string | RegExp, nth = 0): Promise<void> {
     const found = await this.loader.getAllHarnesses(MatButtonHarness.with({ text }));
-    await (found[nth] ?? fail(`no button “${text}” among ${this.all('button').map((one) => one.textContent?.trim())}`)).click();
+    await (
+      found[nth] ??
+      fail(
+        `no button “${text}” among ${this.all('button')
+          .map((one) => one.textContent?.trim())
+          .join(', ')}`,
+      )
+    ).click();
     await this.fixture.whenStable();
   }
   /** Presses what goes by a name that is not written on it: a seed, a step up or down. */

@@ -2,7 +2,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
-import { FormControl, FormGroup } from '@angular/forms';
+import { type FormControl, FormGroup } from '@angular/forms';
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
 import { CLOSURE_WORDS, earlyInWords, knownInWords, ratesInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
@@ -15,12 +15,11 @@ import type { BatchRequest, BatchWithJournal } from '@fresh-tuck/contract';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
-import type { PlanAtSpot } from '../data/forecast/forecast.messages';
 import { Label } from '../kit/label';
-import { Ribbon } from '../kit/ribbon';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
 import { Word } from '../kit/word';
+import { Boards } from './boards';
 import { Calendar } from './calendar';
 import { PANES, PLIES, SURENESS, type Closure, type Preparation } from './choices';
 import { HowMany } from './how-many';
@@ -33,7 +32,6 @@ import { WorktopCard } from './worktop-card';
 import { HouseholdApi } from '../data/household/household.api';
 
 const SEED_LIMIT = 400;
-const DAY_MS = 86_400_000;
 
 /** One editable sentence; beneath it the towel to scale, how many, where it goes, the worktop card and the label. */
 @Component({
@@ -43,12 +41,12 @@ const DAY_MS = 86_400_000;
     MatInputModule,
     Field,
     MatButton,
+    Boards,
     Calendar,
     GoalWord,
     HowMany,
     Label,
     PotWords,
-    Ribbon,
     RouterLink,
     Shortage,
     Towel,
@@ -160,11 +158,6 @@ export class TuckScreen {
   protected levelText(sureness: number): string {
     const level = this.plan.plan()?.levels.find((one) => one.sureness === sureness);
     return level ? (level.seeds === null ? 'no number will do' : `${level.seeds} seeds`) : '';
-  }
-
-  protected startBy({ back }: PlanAtSpot): string {
-    const targetMs = this.plan.targetMs();
-    return back && targetMs !== null ? `by ${this.about.moments().dated(targetMs - back.daysBefore * DAY_MS)}` : 'not in time';
   }
 
   constructor() {

@@ -8,7 +8,6 @@ import { AboutService } from '../data/household/about.service';
 import { dayMs } from '../data/household/moments';
 import { Word } from '../kit/word';
 import { TuckPlan } from './tuck-plan';
-import type { Goal } from './choices';
 
 const KINDS = ['plant_out', 'ripe'] as const;
 const MOST_AHEAD_MS = 3 * 366 * 86_400_000;

@@ -1,0 +1,49 @@
+import type { Evidence } from './evidence.js';
+import { quietGroups } from './likelihood.js';
+
+/** A sum of shares at edges, with weights: what a quiet group would have shown. */
+export interface SeenAt {
+  readonly count: number;
+  readonly opened: number;
+  readonly leads: readonly { readonly at: number; readonly weight: number }[];
+}
+
+/** The progresses that a likelihood asks for, once each, and where each figure of the evidence finds its own. */
+export function edgesOf(evidence: Evidence) {
+  const edges: number[] = [];
+  const at = (progress: number): number => {
+    const known = edges.indexOf(progress);
+    return known >= 0 ? known : edges.push(progress) - 1;
+  };
+  const tips = evidence.tips.map((tip) => ({ from: at(tip.fromProgress), to: at(tip.toProgress), count: tip.count }));
+  const quiet = quietGroups(evidence).map(({ progress, count, through }): SeenAt => ({
+    count,
+    opened: at(progress),
+    leads: (through?.leads ?? []).map((lead) => ({
+      at: at(Math.max((through?.progress ?? 0) - lead.progress, progress)),
+      weight: lead.weight,
+    })),
+  }));
+  return { logs: edges.map(Math.log), tips, quiet, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
+}
+
+/** The seen share of a quiet group from the shares at the edges. */
+export function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number {
+  const base = tipped[opened] as number;
+  let share = base;
+  for (const { at, weight } of leads) share += weight * ((tipped[at] as number) - base);
+  return share;
+}
+
+export type Edges = ReturnType<typeof edgesOf>;
+
+/** x to a whole power, by squaring: the likelihood of a quiet group, asked for in every cell. */
+export function power(x: number, n: number): number {
+  let result = 1;
+  let base = x;
+  for (let left = n; left > 0; left >>= 1) {
+    if (left & 1) result *= base;
+    base *= base;
+  }
+  return result;
+}

@@ -1,0 +1,26 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import type { PlanAtSpot } from '../data/forecast/forecast.messages';
+import { AboutService } from '../data/household/about.service';
+import { Ribbon } from '../kit/ribbon';
+import { TuckPlan } from './tuck-plan';
+
+const DAY_MS = 86_400_000;
+
+/** Every warm spot as a board with what the seed would do there; a touch puts it there. */
+@Component({
+  selector: 'ft-boards',
+  imports: [MatButton, Ribbon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './boards.html',
+  styleUrl: './boards.scss',
+})
+export class Boards {
+  private readonly about = inject(AboutService);
+  protected readonly plan = inject(TuckPlan);
+
+  protected startBy({ back }: PlanAtSpot): string {
+    const targetMs = this.plan.targetMs();
+    return back && targetMs !== null ? `by ${this.about.moments().dated(targetMs - back.daysBefore * DAY_MS)}` : 'not in time';
+  }
+}
