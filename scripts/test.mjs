@@ -15,40 +15,57 @@ function tally(name, code, passed, failed) {
   console.log(`— ${name}: ${passed} passed, ${failed > 0 || code === 0 ? failed : 1} failed`);
 }
 
+/** Runs one stage of a lane; what it printed is shown whole when it is done, as the other lane prints too. */
+async function stage(name, command, args, options = {}) {
+  const began = Date.now();
+  const result = await run(command, args, { ...options, quiet: true });
+  console.log(`\n${name} (${Math.round((Date.now() - began) / 1000)} s) …\n${result.output.trimEnd()}`);
+  return result;
+}
+
 async function check(name, command, args) {
-  console.log(`\n${name} …`);
-  const { code } = await run(command, args);
+  const { code } = await stage(name, command, args);
   tally(name, code, code === 0 ? 1 : 0, 0);
 }
 
-await check('lint', bin('eslint'), ['.']);
-await check('rooms', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  ...['core', 'contract', 'server', 'web', 'demo'].map((room) => `${room}/src`),
+/** What reads the sources only. The build comes first: it is long done when the interface specs bundle theirs. */
+async function readings() {
+  await build();
+  const rooms = ['core', 'contract', 'server', 'web', 'demo'].map((room) => `${room}/src`);
+  await check('lint', bin('eslint'), ['.']);
+  await check('rooms', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...rooms]);
+  await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await check('types', process.execPath, [join('scripts', 'types.mjs')]);
+}
+
+async function specs() {
+  const jasmine = ['--import', 'tsx', join('node_modules', 'jasmine', 'bin', 'jasmine.js'), '--config=jasmine.json'];
+  const { code, output } = await stage('core, server and demo specs', process.execPath, jasmine);
+  const [, ran = 0, broke = 0] = (/(\d+) specs?, (\d+) failures?/.exec(output) ?? []).map(Number);
+  tally('specs', code, ran - broke, broke);
+}
+
+async function interfaceSpecs() {
+  const karma = await stage('interface specs', bin('ng'), ['test'], {
+    cwd: join(root, 'web'),
+    env: { CHROME_BIN, NG_CLI_ANALYTICS: 'false' },
+  });
+  // Karma overwrites its line; the last one counts.
+  const last = stripVTControlCharacters(karma.output).split('Executed ').at(-1) ?? '';
+  const unit = Number(/^(\d+) of/.exec(last)?.[1] ?? 0);
+  const failed = Number(/\((\d+) FAILED\)/.exec(last)?.[1] ?? 0);
+  tally('interface specs', karma.code, unit - failed, failed);
+}
+
+// What reads and what runs go side by side; no stage alone keeps two cores busy.
+await Promise.all([
+  readings(),
+  (async () => {
+    await specs();
+    await interfaceSpecs();
+  })(),
 ]);
-await check('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-await check('types', process.execPath, [join('scripts', 'types.mjs')]);
 
-console.log('\ncore, server and demo specs …');
-const specs = await run(process.execPath, [
-  '--import',
-  'tsx',
-  join('node_modules', 'jasmine', 'bin', 'jasmine.js'),
-  '--config=jasmine.json',
-]);
-const [, ran = 0, broke = 0] = (/(\d+) specs?, (\d+) failures?/.exec(specs.output) ?? []).map(Number);
-tally('specs', specs.code, ran - broke, broke);
-
-console.log('\ninterface specs …');
-const karma = await run(bin('ng'), ['test'], { cwd: join(root, 'web'), env: { CHROME_BIN, NG_CLI_ANALYTICS: 'false' } });
-// Karma overwrites its line; the last one counts.
-const last = stripVTControlCharacters(karma.output).split('Executed ').at(-1) ?? '';
-const unit = Number(/^(\d+) of/.exec(last)?.[1] ?? 0);
-const unitFailed = Number(/\((\d+) FAILED\)/.exec(last)?.[1] ?? 0);
-tally('interface specs', karma.code, unit - unitFailed, unitFailed);
-
-await build();
 console.log('\njourneys …');
 const e2e = await run(bin('playwright'), ['test', '--config', join('e2e', 'playwright.config.ts')], { env: { CHROME_BIN } });
 const count = (word) => Number(new RegExp(`^\\s+(\\d+) ${word}`, 'm').exec(e2e.output)?.[1] ?? 0);

@@ -61,20 +61,27 @@ export async function serve(settings: Settings, { open, folder, log = console.er
 
   /** What is done beside the requests: worked ahead, and photographs of older versions moved out. */
   function ahead(): void {
-    const { ask, clock, photos, photoFiles } = services;
+    const { ask, clock, db, photos, photoFiles } = services;
     ask.warm(() => clock.now()).catch(log);
     void (async () => {
       while (await photos.moveOne(photoFiles));
-    })().catch((error: unknown) => services.db.open && log(error));
+    })().catch((error: unknown) => db.open && log(error));
   }
 
-  /** The database read through once, and a copy a day. */
+  /** The database read through once, and a copy a day; begun anew where the database was changed for another meanwhile. */
   async function care(first: boolean): Promise<void> {
-    const { clock, copies, demo, health, household } = services;
-    if (first) health.found(await copies.check());
-    const home = household.find();
-    if (demo || !home || copies.madeToday(clock.now(), home.zone)) return;
-    await copies.make('daily', clock.now(), home.zone);
+    await gate;
+    const { clock, copies, db, demo, health, household } = services;
+    if (!db.open) return;
+    try {
+      if (first) health.found(await copies.check());
+      const home = household.find();
+      if (demo || !home || copies.madeToday(clock.now(), home.zone)) return;
+      await copies.make('daily', clock.now(), home.zone);
+    } catch (error) {
+      if (db.open) throw error;
+      await care(first);
+    }
   }
 
   try {
@@ -87,7 +94,7 @@ export async function serve(settings: Settings, { open, folder, log = console.er
       name,
     );
     ahead();
-    const cared = (first: boolean): void => void care(first).catch((error: unknown) => services.db.open && log(error));
+    const cared = (first: boolean): void => void care(first).catch(log);
     const timers = [setTimeout(() => cared(true), CARE_FIRST_MS), setInterval(() => cared(false), CARE_EVERY_MS)];
     for (const timer of timers) timer.unref();
     const stop = async (): Promise<void> => {
