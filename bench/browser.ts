@@ -22,7 +22,7 @@ await page.getByRole('heading', { level: 1 }).waitFor();
 await page.waitForTimeout(500);
 console.log(`first load up to Today, compressed: ${(bytes / 1000).toFixed(0)} kB`);
 await page.goto(`${demo.address}open/${leek?.id}`);
-await page.getByRole('button', { name: 'opened', exact: true }).click();
+await page.getByRole('radio', { name: 'opened', exact: true }).click();
 await page.waitForTimeout(800);
 const { answers, longest } = await page.evaluate(async () => {
   const tasks: number[] = [];
@@ -77,8 +77,8 @@ while (parcels < 12) {
   await round.getByRole('button', { name: 'Start the round' }).click();
   for (;;) {
     await round.locator('header p', { hasText: /\d+ of \d+/ }).waitFor();
-    const opened = round.getByRole('button', { name: 'opened', exact: true });
-    if ((await opened.getAttribute('aria-pressed')) !== 'true') await opened.click();
+    const opened = round.getByRole('radio', { name: 'opened', exact: true });
+    if ((await opened.getAttribute('aria-checked')) !== 'true') await opened.click();
     const where = (await round.locator('header p', { hasText: /\d+ of \d+/ }).textContent())?.trim();
     await round.getByRole('button', { name: /^Nothing new/ }).click();
     parcels++;

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as base } from '@playwright/test';
+import { type Locator, type Page, test as base } from '@playwright/test';
 
 // Every script is run from the project's own folder, bundled or not.
 const root = process.cwd();
@@ -88,3 +88,9 @@ export const test = base.extend<{ own: App }, { demo: App }>({
   ],
 });
 export { expect } from '@playwright/test';
+
+/** A button by its name; one choice out of several is a radio to whoever hears the page. */
+export function button(page: Page | Locator, name: string | RegExp): Locator {
+  const by = { name, exact: typeof name === 'string' };
+  return page.getByRole('button', by).or(page.getByRole('radio', by));
+}

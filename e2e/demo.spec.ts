@@ -18,7 +18,7 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await expect(page.getByRole('heading', { name: /Okra, Tall Mast/ })).toBeVisible();
   await page.getByRole('button', { name: 'Demo: what lies in the bag?' }).click();
   await expect(page.getByText('This is what you would see.')).toBeVisible();
-  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
   // The main action is in reach of the thumb, on the screen, whatever is scrolled.
@@ -27,7 +27,7 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await page.getByRole('button', { name: 'Not now' }).click();
   await expect(page.getByRole('heading', { name: /Melon, Salt Stair/ })).toBeVisible();
   // How one looks was asked once for the round.
-  await expect(page.getByRole('button', { name: 'opened', exact: true, pressed: true })).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'opened', exact: true, checked: true })).toBeVisible();
   await page.getByRole('button', { name: 'Skip', exact: true }).click();
   await expect(page.getByRole('heading', { name: /Salt Stair/ })).toBeHidden();
   await page.getByRole('link', { name: 'Pause' }).click();

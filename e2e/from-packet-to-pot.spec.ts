@@ -77,10 +77,10 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: 'Start the round' }).click();
 
   // Nothing is chosen before the gardener has said it.
-  await expect(page.getByRole('button', { pressed: true })).toHaveCount(0);
+  await expect(page.getByRole('button', { pressed: true }).or(page.getByRole('radio', { checked: true }))).toHaveCount(0);
   await page.getByRole('button', { name: 'Nothing new', exact: true }).click();
   await expect(page.getByRole('alert')).toHaveText('Say how you looked: opened, or through the bag.');
-  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
   await page.getByRole('button', { name: 'Seed 5, quiet' }).click();
   await page.getByRole('button', { name: 'One tip more' }).click();
@@ -88,7 +88,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.keyboard.press('u');
   await expect(page.getByLabel('2 new tips')).toBeVisible();
   await page.getByRole('button', { name: 'Seed 2, tip, marked now' }).press('m');
-  await page.getByRole('button', { name: 'root', exact: true }).click();
+  await page.getByRole('radio', { name: 'root', exact: true }).click();
   await page.getByLabel('Root length').fill('1/4 in');
   await page.getByRole('button', { name: 'Mark seed 2' }).click();
   await expect(page.getByRole('button', { name: 'Seed 2, root 6 mm, marked now' })).toBeVisible();
@@ -100,7 +100,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await expect(page.getByRole('button', { name: /^seed 2/, pressed: true })).toBeVisible();
   await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
   await expect(page.getByRole('alert')).toHaveText('Say where they go: a cup, a cell, a pot …');
-  await page.getByRole('button', { name: 'cup', exact: true }).click();
+  await page.getByRole('radio', { name: 'cup', exact: true }).click();
   await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
   await expect(page.getByRole('heading', { name: 'Write these labels' })).toBeVisible();
   await expect(page.getByText('seed 2 of 1')).toBeVisible();
@@ -174,7 +174,7 @@ test('an empty household is told what to do, and a save of one tab reaches the o
   const other = await context.newPage();
   await other.goto(`${own.address}open/${id(4)}`);
   await expect(other.getByText('Dressed seed: gloves')).toBeVisible();
-  await other.getByRole('button', { name: 'opened', exact: true }).click();
+  await other.getByRole('radio', { name: 'opened', exact: true }).click();
   await other.getByRole('button', { name: 'nothing new', exact: true }).click();
   await other.getByRole('button', { name: 'damp', exact: true }).click();
   await other.getByRole('button', { name: 'Save this look' }).click();

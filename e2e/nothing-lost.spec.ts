@@ -25,7 +25,7 @@ test('the server is killed between tap and save: the look waits in the browser a
   await home.begin();
   const okra = await home.batch('okra', '2026-04-08T18:30');
   await page.goto(`${own.address}open/${okra.id}`);
-  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
   await own.kill();
   await page.getByRole('button', { name: 'Save this look' }).click();
@@ -52,7 +52,7 @@ test('the answer to a save is lost: the look is sent again and never doubled', a
     return route.abort('connectionreset');
   });
   await page.goto(`${own.address}open/${okra.id}`);
-  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
   await page.getByRole('button', { name: 'Save this look' }).click();
   await expect(page.getByText('kept in this browser and sent when it can be')).toBeVisible();
@@ -76,7 +76,7 @@ test('the network goes in mid-round: the round goes on, outlives a reload, and e
   const fetched = page.waitForResponse((response) => response.url().endsWith(`/api/batches/${tomato.id}`));
   await page.getByRole('button', { name: 'Start the round' }).click();
   await fetched;
-  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
   await page.getByRole('button', { name: 'Save, next parcel' }).click();

@@ -2,10 +2,9 @@ import { batchBody } from '@fresh-tuck/contract/testing';
 import type { BatchWithJournal, PacketName, PacketSheet } from '@fresh-tuck/contract';
 import type { Locator, Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import { expect, test } from './app.js';
+import { button, expect, test } from './app.js';
 import { householdOn } from './household.js';
 
-const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
 const packetOf = (more: object = {}) => ({
   id: uuid(),
   cropId: 'onion',
@@ -39,7 +38,7 @@ test('45 old seeds are tested before any tray is filled, and the survivors plant
   await expect(page.getByRole('heading', { name: '1 packet in the box: test 1 first' })).toBeVisible();
   await page.getByRole('link', { name: 'Test Onion, Brown Knot' }).click();
   await word(page, /^How many seeds:/, (panel) => panel.getByRole('spinbutton').fill('45'));
-  await word(page, /^Towels:/, (panel) => panel.getByRole('button', { name: /^3 towels/ }).click());
+  await word(page, /^Towels:/, (panel) => panel.getByRole('radio', { name: /^3 towels/ }).click());
   await expect(page.getByText(/final count is due on day 12/)).toBeVisible();
   await button(page, 'Begin the test of 45 seeds').click();
   await expect(page.getByRole('heading', { name: /Onion, Brown Knot/, level: 1 })).toBeVisible();
@@ -99,12 +98,12 @@ test('a bed of 1.2 m by 0.8 m becomes a start count; what was fixed stays; what 
   await expect(button(page, 'How many plants: 16 plants')).toBeVisible();
   await expect.poll(() => startCount(page)).toBeGreaterThan(16);
   const many = await startCount(page);
-  await word(page, /^How sure:/, (panel) => panel.getByRole('button', { name: /^six times in ten/ }).click());
+  await word(page, /^How sure:/, (panel) => panel.getByRole('radio', { name: /^six times in ten/ }).click());
   await expect.poll(() => startCount(page)).toBeLessThan(many);
   const fewer = await startCount(page);
-  await word(page, /^Where they go:/, (panel) => panel.getByRole('button', { name: /^two to each, one kept/ }).click());
+  await word(page, /^Where they go:/, (panel) => panel.getByRole('radio', { name: /^two to each, one kept/ }).click());
   await expect.poll(() => startCount(page)).toBeGreaterThan(1.5 * fewer);
-  await word(page, /^Packet:/, (panel) => panel.getByRole('button', { name: /^Onion/ }).click());
+  await word(page, /^Packet:/, (panel) => panel.getByRole('radio', { name: /^Onion/ }).click());
   // Another packet: plants, sureness and pots stay as they were fixed.
   await expect(button(page, 'How many plants: 16 plants')).toBeVisible();
   await expect(button(page, 'How sure: six times in ten')).toBeVisible();

@@ -1,9 +1,6 @@
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import type { Page } from '@playwright/test';
-import { expect, test } from './app.js';
+import { button, expect, test } from './app.js';
 import { householdOn } from './household.js';
-
-const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: typeof name === 'string' });
 
 test('one bag of three lots: one moves, one waits, one is topped up, and the round opens them together', async ({ page, own, request }) => {
   const home = householdOn(own, request);
@@ -231,8 +228,8 @@ test('the round by keyboard alone', async ({ page, own, request }) => {
   await expect(page.getByRole('button', { name: 'damp', exact: true, pressed: true })).toBeVisible();
   await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('heading', { name: 'Move to where they grow' })).toBeFocused();
-  await tabTo(/^cell$/);
-  await page.keyboard.press('Enter');
+  await tabTo(/^cup$/);
+  await page.keyboard.press('ArrowRight');
   await tabTo(/^Moved 1 sprout/);
   await page.keyboard.press('Enter');
   await tabTo(/^Go on/);

@@ -29,7 +29,7 @@ const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
 const report = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: 'opened', exact: true }).click();
+  await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: /^Seed 2,/ }).click();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
 };
@@ -38,7 +38,7 @@ const report = async (page: Page): Promise<void> => {
 const moving = async (page: Page): Promise<void> => {
   await report(page);
   await page.getByRole('button', { name: /^Save/ }).click();
-  await page.getByRole('button', { name: 'cup', exact: true }).click();
+  await page.getByRole('radio', { name: 'cup', exact: true }).click();
 };
 
 const shots: Shot[] = [

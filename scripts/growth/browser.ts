@@ -65,8 +65,8 @@ export async function tapThrough(folder: string): Promise<Tapped[]> {
       for (let parcel = 0; parcel < 6; parcel++) {
         await page.locator('header p', { hasText: /\d+ of \d+/ }).waitFor();
         const where = (await page.locator('header p', { hasText: /\d+ of \d+/ }).textContent())?.trim() ?? '';
-        const opened = page.getByRole('button', { name: 'opened', exact: true });
-        if ((await opened.getAttribute('aria-pressed')) !== 'true') await opened.click();
+        const opened = page.getByRole('radio', { name: 'opened', exact: true });
+        if ((await opened.getAttribute('aria-checked')) !== 'true') await opened.click();
         await page.getByRole('button', { name: /^Nothing new/ }).click();
         const later = page.getByRole('button', { name: 'Not now' });
         const next = page.locator('header p', { hasText: /\d+ of \d+/ }).filter({ hasNotText: where });
@@ -111,7 +111,7 @@ export async function tapThrough(folder: string): Promise<Tapped[]> {
       await page.getByLabel('Look through the box').pressSequentially('variety 14', { delay: 60 });
       await page.waitForTimeout(500);
       await page
-        .getByRole('button', { name: /variety 14/i })
+        .getByRole('radio', { name: /variety 14/i })
         .first()
         .click();
       await page.getByRole('button', { name: 'Done' }).click();

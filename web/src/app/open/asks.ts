@@ -1,6 +1,7 @@
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { DAMPS } from '@fresh-tuck/contract/choices';
 import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/parcel';
@@ -16,7 +17,7 @@ export type Edit = (draft: Draft) => Draft;
 /** What a look asks besides the seeds: how, how many, how damp, what is wrong, who and what else. */
 @Component({
   selector: 'ft-asks',
-  imports: [MatFormFieldModule, MatInputModule, MatButton, FileButton, FindingPicture],
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInputModule, MatButton, FileButton, FindingPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './asks.html',
   styleUrl: './asks.scss',

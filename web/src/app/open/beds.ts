@@ -4,6 +4,7 @@ import { showProblem } from '../kit/field-errors';
 import { Field } from '../kit/field';
 import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, model, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
@@ -20,16 +21,22 @@ import { OpenApi } from './open.api';
 /** Which bed, and whether its soil is warm enough; where it is not, plugs and the days they buy. */
 @Component({
   selector: 'ft-beds',
-  imports: [Field, ReactiveFormsModule, MatButton],
+  imports: [Field, MatButtonToggleModule, ReactiveFormsModule, MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset class="ask-for">
       <legend>Which bed?</legend>
-      @for (bed of beds(); track bed.id) {
-        <button matButton="outlined" type="button" class="choice" [attr.aria-pressed]="bedId() === bed.id" (click)="bedId.set(bed.id)">
-          {{ bed.name }}
-        </button>
-      }
+      <mat-button-toggle-group
+        class="choices"
+        aria-label="Which bed?"
+        hideSingleSelectionIndicator
+        [value]="bedId()"
+        (change)="bedId.set($event.value)"
+      >
+        @for (bed of beds(); track bed.id) {
+          <mat-button-toggle class="choice" [value]="bed.id">{{ bed.name }}</mat-button-toggle>
+        }
+      </mat-button-toggle-group>
       <button matButton="outlined" type="button" class="choice" [attr.aria-expanded]="adding()" (click)="adding.set(!adding())">
         Another bed
       </button>

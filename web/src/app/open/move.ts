@@ -11,6 +11,7 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize, from } from 'rxjs';
@@ -34,7 +35,7 @@ const ROOTED = ['freed', 'patched', 'snapped'] as const;
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
-  imports: [MatButton, Beds],
+  imports: [MatButton, MatButtonToggleModule, Beds],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',

@@ -47,7 +47,7 @@ describe('one seed’s sheet', () => {
     expect([...root.querySelectorAll('.stages button')].map((one) => one.textContent?.trim())).toEqual(
       SEED_STAGES.map((stage) => STAGE_WORDS[stage]),
     );
-    expect(root.querySelector('[aria-pressed=true]')?.textContent?.trim()).toBe('root');
+    expect(root.querySelector('[aria-checked=true]')?.textContent?.trim()).toBe('root');
     expect(root.querySelector('input')).not.toBeNull();
     await click('quiet');
     expect(root.querySelector('input')).toBeNull();

@@ -1,6 +1,7 @@
 import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { MAT_BOTTOM_SHEET_DATA, MatBottomSheetRef } from '@angular/material/bottom-sheet';
 import { SEED_STAGES, type SeedMark, type SeedStage } from '@fresh-tuck/core/parcel';
@@ -18,18 +19,24 @@ export interface SeedSheetData {
 /** Everything one seed can be, with the length of its root. */
 @Component({
   selector: 'ft-seed-sheet',
-  imports: [MatFormFieldModule, MatInputModule, MatButton, SeedDrawing],
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInputModule, MatButton, SeedDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="seed-sheet">Seed {{ data.seed }}</h2>
-    <div class="stages" role="group" aria-labelledby="seed-sheet">
+    <mat-button-toggle-group
+      class="choices stages"
+      aria-labelledby="seed-sheet"
+      hideSingleSelectionIndicator
+      [value]="chosen()"
+      (change)="chosen.set($event.value)"
+    >
       @for (stage of stages; track stage) {
-        <button matButton="outlined" type="button" class="choice" [attr.aria-pressed]="stage === chosen()" (click)="chosen.set(stage)">
+        <mat-button-toggle class="choice" [value]="stage">
           <svg viewBox="-9 -7 22 14" width="44" aria-hidden="true"><svg:g ftSeed [stage]="stage" [lengthMm]="8" /></svg>
           {{ words[stage] }}
-        </button>
+        </mat-button-toggle>
       }
-    </div>
+    </mat-button-toggle-group>
     @if (chosen() === 'root' || chosen() === 'leaves' || chosen() === 'tip') {
       <label>
         Root length, if you measured it
@@ -64,6 +71,7 @@ export interface SeedSheetData {
       margin: 14px 0;
     }
     .choice {
+      --choice-padding: 6px 8px;
       flex-direction: column;
       gap: 2px;
       min-height: 72px;

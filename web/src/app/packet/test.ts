@@ -1,6 +1,7 @@
 import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
@@ -14,6 +15,7 @@ import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import type { PlanQuestion } from '../data/forecast/forecast.messages';
 import { ForecastService } from '../data/forecast/forecast.service';
+import { type Choice, Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { Precision } from './precision';
 import { ERRORS, LEAST, PRECISIONS, TOWELS, WORSE } from './test-choices';
@@ -24,7 +26,7 @@ const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 /** A germination test of part of a packet, as one sentence. */
 @Component({
   selector: 'ft-test',
-  imports: [Field, MatButton, Precision, RouterLink, Word],
+  imports: [Choices, Field, MatButton, MatButtonToggleModule, Precision, RouterLink, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './test.html',
   styleUrls: ['../kit/sentence.scss', './test.scss'],
@@ -53,7 +55,14 @@ export class TestScreen {
   protected readonly errors = ERRORS;
   protected readonly worse = WORSE;
   protected readonly leasts = LEAST;
-  protected readonly towelCounts = TOWELS;
+  protected readonly towelChoices = TOWELS.map((value): Choice<number> => ({
+    value,
+    text: value === 1 ? 'one towel' : `${value} towels`,
+    follows: value === 1 ? 'nothing to compare' : 'they must agree',
+  }));
+  protected readonly spotChoices = computed(() =>
+    this.spots().map(({ id, name, inWords }): Choice<string> => ({ value: id, text: name, follows: inWords })),
+  );
 
   /** Asked for: a width, or an error that one can live with about a rate. */
   protected readonly asked = signal<TestAim>({ within: 0.15 });

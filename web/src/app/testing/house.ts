@@ -4,6 +4,7 @@ import { HttpErrorResponse, HttpResponse, provideHttpClient, withInterceptors, t
 import { provideZonelessChangeDetection, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { MatButtonHarness } from '@angular/material/button/testing';
+import { MatButtonToggleHarness } from '@angular/material/button-toggle/testing';
 import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatInputHarness } from '@angular/material/input/testing';
 import { provideRouter, Router } from '@angular/router';
@@ -205,15 +206,19 @@ export class Screen<T> {
     return (await Promise.all(fields.map((field) => field.getTextErrors()))).flat();
   }
   async click(text: string | RegExp, nth = 0): Promise<void> {
-    const found = await this.loader.getAllHarnesses(MatButtonHarness.with({ text }));
-    await (
-      found[nth] ??
-      fail(
-        `no button “${text}” among ${this.all('button')
-          .map((one) => one.textContent?.trim())
-          .join(', ')}`,
-      )
-    ).click();
+    await this.touch(this.loader, text, nth);
+  }
+  /** The same in a sheet, a menu or a word's panel. */
+  async clickAbove(text: string | RegExp): Promise<void> {
+    await this.touch(this.overlays, text, 0);
+  }
+  /** A button, or a choice of one or of several. */
+  private async touch(where: HarnessLoader, text: string | RegExp, nth: number): Promise<void> {
+    const buttons = await where.getAllHarnesses(MatButtonHarness.with({ text }));
+    const toggles = await where.getAllHarnesses(MatButtonToggleHarness.with({ text }));
+    const found = [...buttons.map((one) => () => one.click()), ...toggles.map((one) => () => one.toggle())][nth];
+    const all = [...document.querySelectorAll('button')].map((one) => one.textContent.trim());
+    await (found ?? fail(`no button “${text}” among ${all.join(', ')}`))();
     await this.fixture.whenStable();
   }
   /** Presses what goes by a name that is not written on it: a seed, a step up or down. */
@@ -229,7 +234,7 @@ export class Screen<T> {
   }
   /** The choices that are pressed, by what stands on them. */
   get pressed(): string[] {
-    return this.all('[aria-pressed=true]').map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
+    return this.all('[aria-pressed=true], [aria-checked=true]').map((one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
   }
   /** Waits for what waits a moment before it asks (a worker is not asked at every letter), and until nothing changes any more. */
   async settle(ms = 60): Promise<void> {

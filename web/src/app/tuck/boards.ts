@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { MatButton } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import type { PlanAtSpot } from '../data/forecast/forecast.messages';
 import { AboutService } from '../data/household/about.service';
 import { Ribbon } from '../kit/ribbon';
@@ -10,7 +10,7 @@ const DAY_MS = 86_400_000;
 /** Every warm spot as a board with what the seed would do there; a touch puts it there. */
 @Component({
   selector: 'ft-boards',
-  imports: [MatButton, Ribbon],
+  imports: [MatButtonToggleModule, Ribbon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './boards.html',
   styleUrl: './boards.scss',

@@ -14,6 +14,7 @@ export const PANES = [
   { name: 'whole sheet', widthMm: 140, heightMm: 220 },
   { name: 'quarter sheet', widthMm: 110, heightMm: 70 },
 ] as const;
+export type Pane = (typeof PANES)[number];
 export const PLIES = 2;
 
 export const SURENESS = [
@@ -25,10 +26,10 @@ export const SURENESS = [
 
 /** How many come to be chosen from: the kept share of the plants. */
 export const KEEPS = [
-  { share: 1, text: 'every plant', follows: 'as many as are wanted' },
-  { share: 2 / 3, text: 'the best two of three', follows: 'the weakest third goes' },
-  { share: 1 / 2, text: 'the better half', follows: 'two raised for one kept' },
-  { share: 1 / 3, text: 'the best of three', follows: 'three raised for one kept' },
+  { value: 1, text: 'every plant', follows: 'as many as are wanted' },
+  { value: 2 / 3, text: 'the best two of three', follows: 'the weakest third goes' },
+  { value: 1 / 2, text: 'the better half', follows: 'two raised for one kept' },
+  { value: 1 / 3, text: 'the best of three', follows: 'three raised for one kept' },
 ] as const;
 
 /** What goes into one pot, and what is left in it. */
@@ -38,3 +39,4 @@ export const POTS = [
   { perPot: 3, keepers: 1, text: 'three to each, the strongest kept', follows: 'chosen where it can be seen' },
   { perPot: 3, keepers: 3, text: 'in clumps of three', follows: 'all are left to grow together' },
 ] as const;
+export type Pot = (typeof POTS)[number];

@@ -10,7 +10,7 @@ import { Changes } from '../data/transport/changes.service';
 import type { PlanQuestion } from '../data/forecast/forecast.messages';
 import { ForecastService } from '../data/forecast/forecast.service';
 import { dayMs } from '../data/household/moments';
-import { PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
+import { type Pane, PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
 import { HouseholdApi } from '../data/household/household.api';
 import { TuckApi } from './tuck.api';
 
@@ -66,7 +66,7 @@ export class TuckPlan {
   readonly closure = signal<Closure>('sealed_air');
   readonly holderId = signal<string | null>(null);
   readonly spotFixed = signal<string | null>(null);
-  readonly pane = signal<(typeof PANES)[number]>(PANES[0]);
+  readonly pane = signal<Pane>(PANES[0]);
   readonly destinationFixed = signal<Destination | null>(null);
   readonly schoolFixed = signal<RootSchool | null>(null);
   readonly pot = signal<{ readonly perPot: number; readonly keepers: number }>({ perPot: 1, keepers: 1 });

@@ -6,22 +6,25 @@ import { type FormControl, FormGroup } from '@angular/forms';
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
 import { CLOSURE_WORDS, earlyInWords, knownInWords, ratesInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchRequest, BatchWithJournal } from '@fresh-tuck/contract';
+import { CLOSURES } from '@fresh-tuck/contract/choices';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
+import { type Choice, Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { Boards } from './boards';
 import { Calendar } from './calendar';
-import { PANES, PLIES, SURENESS, type Closure, type Preparation } from './choices';
+import { type Pane, PANES, PLIES, SURENESS, type Preparation } from './choices';
 import { HowMany } from './how-many';
 import { PotWords } from './pot-words';
 import { Shortage } from './shortage';
@@ -41,8 +44,10 @@ const SEED_LIMIT = 400;
     MatInputModule,
     Field,
     MatButton,
+    MatButtonToggleModule,
     Boards,
     Calendar,
+    Choices,
     GoalWord,
     HowMany,
     Label,
@@ -70,10 +75,11 @@ export class TuckScreen {
   /** The packet to start from, where another screen named one. */
   readonly packet = input<string>();
 
-  protected readonly closures = Object.entries(CLOSURE_WORDS) as [Closure, (typeof CLOSURE_WORDS)[Closure]][];
   protected readonly preparations = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
-  protected readonly surenesses = SURENESS;
-  protected readonly panes = PANES;
+  protected readonly panes = PANES.map((pane): Choice<Pane> => ({
+    value: pane,
+    text: `${pane.name}, ${pane.widthMm} × ${pane.heightMm} mm`,
+  }));
   /** Words of the sentence that are typed; empty is for the plan to say. */
   protected readonly form = new FormGroup({ seeds: text('', wholeFrom(1, SEED_LIMIT)), start: text(), chill: text('', wholeFrom(1, 200)) });
   protected readonly saving = signal(false);
@@ -116,6 +122,29 @@ export class TuckScreen {
     return (mm: number): string => formatLength(mm, units);
   });
 
+  protected readonly packetChoices = computed(() =>
+    (this.plan.packets() ?? []).map((packet): Choice<string> => ({
+      value: packet.id,
+      text: `${packet.cropName}, ${packet.variety}`,
+      follows: packet.seedsLeft === null ? null : `${packet.seedsLeft} left`,
+    })),
+  );
+  protected readonly surenessChoices = computed(() =>
+    SURENESS.map(({ value, text }): Choice<number> => ({ value, text, follows: this.levelText(value) })),
+  );
+  /** A bag of its own, or one that lies there already. */
+  protected readonly bagChoices = computed((): Choice<string>[] => [
+    ...CLOSURES.map((value) => ({ value, text: CLOSURE_WORDS[value].text, follows: CLOSURE_WORDS[value].follows })),
+    ...this.plan.holders().map(({ id, kind, numbers, spotName }) => ({
+      value: id,
+      text: `the ${kind} with ${numbers.join(' and ')}`,
+      follows: `${spotName}; opening it opens all`,
+    })),
+  ]);
+  protected readonly spotChoices = computed(() =>
+    this.plan.spots().map(({ id, name, inWords }): Choice<string> => ({ value: id, text: name, follows: inWords })),
+  );
+
   protected readonly packetText = computed(() => {
     const packet = this.plan.chosen();
     return packet ? `${packet.cropName}, ${packet.variety}` : 'a packet of seed';
@@ -155,7 +184,7 @@ export class TuckScreen {
   protected readonly early = computed(() => earlyInWords(this.plan.beginning(), (ms) => this.about.moments().dated(ms)));
 
   /** Seeds that a sureness takes. */
-  protected levelText(sureness: number): string {
+  private levelText(sureness: number): string {
     const level = this.plan.plan()?.levels.find((one) => one.sureness === sureness);
     return level ? (level.seeds === null ? 'no number will do' : `${level.seeds} seeds`) : '';
   }
@@ -183,6 +212,12 @@ export class TuckScreen {
     effect(() => show(seeds, this.plan.seedsFixed()));
     effect(() => show(chill, this.plan.chillDays()));
     effect(() => show(start, this.plan.startAt()));
+  }
+
+  protected lieIn(where: string): void {
+    const closure = CLOSURES.find((one) => one === where);
+    if (closure) this.plan.closure.set(closure);
+    this.plan.holderId.set(closure ? null : where);
   }
 
   protected togglePrep(step: Preparation): void {

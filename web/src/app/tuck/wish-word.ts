@@ -11,6 +11,7 @@ import { parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
+import { Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { KEEPS } from './choices';
 import { TuckPlan } from './tuck-plan';
@@ -22,7 +23,7 @@ const MOST = 400;
 /** How many plants: a number, a bed's worth at a spacing, or a rack's free slots; and whether only the best are kept. */
 @Component({
   selector: 'ft-wish-word',
-  imports: [Field, ReactiveFormsModule, MatButton, Word],
+  imports: [Choices, Field, ReactiveFormsModule, MatButton, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './wish-word.html',
   styleUrl: './wish-word.scss',
@@ -69,9 +70,9 @@ export class WishWord {
 
   protected readonly text = computed(() => {
     const number = this.plan.wantedNumber();
-    const keep = KEEPS.find(({ share }) => share === this.plan.keep());
+    const keep = KEEPS.find(({ value }) => value === this.plan.keep());
     const plants = `${number} ${number === 1 ? 'plant' : 'plants'}`;
-    return keep && keep.share < 1 ? `${plants}, ${keep.text}` : plants;
+    return keep && keep.value < 1 ? `${plants}, ${keep.text}` : plants;
   });
   private readonly spacing = computed(() => this.plan.crop()?.growing.spacingCm ?? null);
   /** The crop's spacing as the household writes it. */

@@ -1,4 +1,3 @@
-import { MatButtonHarness } from '@angular/material/button/testing';
 import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatInputHarness } from '@angular/material/input/testing';
 import { NOW, parcel } from '@fresh-tuck/core/testing';
@@ -51,7 +50,7 @@ async function sentence(answers: Record<string, unknown> = {}, more = packet) {
       ?.slice(name.length + 2) ?? '';
   const inside = async (act: () => Promise<void>): Promise<void> => {
     await act();
-    await (await screen.overlays.getHarness(MatButtonHarness.with({ text: 'Done' }))).click();
+    await screen.clickAbove('Done');
     await screen.settle(250);
   };
   return {
@@ -60,7 +59,7 @@ async function sentence(answers: Record<string, unknown> = {}, more = packet) {
     /** Opens a word and touches one of its choices. */
     pick: async (name: string, choice: string | RegExp): Promise<void> => {
       await screen.press(new RegExp(`^${name}: `));
-      await inside(async () => (await screen.overlays.getHarness(MatButtonHarness.with({ text: choice }))).click());
+      await inside(() => screen.clickAbove(choice));
     },
     /** Opens a word and types into one of its fields. */
     write: async (name: string, label: string | RegExp, value: string): Promise<string[]> => {
@@ -99,6 +98,22 @@ describe('the words of Tuck in', () => {
     await pick('How many plants', /^the better half/);
     expect(word('How many plants')).toBe('9 plants, the better half');
     expect(seeds()).toBeGreaterThan(nine * 1.5);
+  });
+
+  it('a touch of what was worked out fixes it, and the arrows choose', async () => {
+    const { screen, word } = await sentence();
+    const sure = (): HTMLElement | null => screen.find('ft-word button[aria-label^="How sure"]');
+    expect(sure()?.classList).not.toContain('fixed');
+    await screen.press(/^How sure: /);
+    await screen.clickAbove(new RegExp(`^${word('How sure')}`));
+    expect(sure()?.classList).toContain('fixed');
+    const chosen = (): HTMLElement | null => document.querySelector('[role=radiogroup][aria-label="How sure"] [aria-checked=true]');
+    const before = chosen()?.textContent;
+    chosen()?.dispatchEvent(new KeyboardEvent('keydown', { keyCode: 38, bubbles: true } as KeyboardEventInit));
+    await screen.settle(250);
+    expect(chosen()?.textContent).not.toBe(before);
+    expect(chosen()?.textContent).toContain(word('How sure'));
+    await screen.clickAbove('Done');
   });
 
   it('fills a bed at its spacing, in metres or feet, and says where nothing fits', async () => {
