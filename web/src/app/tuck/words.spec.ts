@@ -105,7 +105,7 @@ describe('the words of Tuck in', () => {
     const sure = (): HTMLElement | null => screen.find('ft-word button[aria-label^="How sure"]');
     expect(sure()?.classList).not.toContain('fixed');
     await screen.press(/^How sure: /);
-    await screen.clickAbove(new RegExp(`^${word('How sure')}`));
+    await screen.clickAbove(new RegExp(`^${word('How sure')}\\s+\\d+ seeds`));
     expect(sure()?.classList).toContain('fixed');
     const chosen = (): HTMLElement | null => document.querySelector('[role=radiogroup][aria-label="How sure"] [aria-checked=true]');
     const before = chosen()?.textContent;
