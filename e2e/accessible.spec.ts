@@ -43,7 +43,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
         await page.keyboard.press('/');
         await expect(page.getByRole('option').first()).toBeVisible();
       }
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      const axe = new AxeBuilder({ page });
+      // What the dark palette may break are colours; the rest was seen in the light.
+      if (colorScheme === 'dark') axe.withRules(['color-contrast']);
+      const { violations } = await axe.analyze();
       expect(
         violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 160))]),
         screen,
