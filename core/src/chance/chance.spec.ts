@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { betaBinomial } from './beta-binomial.js';
 import { binomial } from './binomial.js';
-import { ChanceMixture, countForecast } from './count.js';
+import { ChanceMixture, countByPowers, countForecast, MOST_BY_POWERS } from './count.js';
 import { exactInterval, wilsonInterval } from './intervals.js';
 import { fastLogWeibullCdf, fastNormalCdf } from './normal.js';
 
@@ -120,6 +120,26 @@ describe('chances, whatever is asked', () => {
         // The grid ends a hair before certainty.
         expect(Math.abs(mean - meant)).toBeLessThan(1e-6 * count + 1e-9);
         expect(mixture.none(count)).toBeCloseTo(told[0] ?? NaN, 10);
+      }),
+    );
+  });
+
+  it('a count from the means of a chance’s powers is the mixed binomial, and a chance near nothing keeps its digits', () => {
+    const cells = fc.array(fc.tuple(fc.oneof(share, fc.double({ min: 1e-12, max: 1e-6, noNaN: true })), share), {
+      minLength: 1,
+      maxLength: 30,
+    });
+    fc.assert(
+      fc.property(cells, fc.integer({ min: 0, max: MOST_BY_POWERS }), (drawn, count) => {
+        const total = drawn.reduce((before, [, weight]) => before + weight + 0.01, 0);
+        const mean = (of: (chance: number) => number): number =>
+          drawn.reduce((sum, [chance, weight]) => sum + ((weight + 0.01) / total) * of(chance), 0);
+        const told = countByPowers(Float64Array.from({ length: count + 1 }, (_, power) => mean((chance) => chance ** power)));
+        for (let k = 0; k <= count; k++) {
+          const expected = mean((chance) => binomial(count, chance)[k] ?? NaN);
+          expect(Math.abs((told[k] ?? NaN) - expected)).toBeLessThan(1e-8);
+          if (k === 1) expect(Math.abs((told[1] ?? NaN) - expected)).toBeLessThan(1e-6 * mean((chance) => chance) * count + 1e-15);
+        }
       }),
     );
   });

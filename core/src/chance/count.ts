@@ -64,6 +64,34 @@ export class ChanceMixture {
   }
 }
 
+/** Most trials whose count is worked out from powers: with more their alternating sum loses digits (some 1e-9 at 16). */
+export const MOST_BY_POWERS = 16;
+
+/**
+ * Distribution of how many of n trials succeed whose common chance is itself
+ * uncertain, from the means of that chance's powers: of C(n, j) pʲ (1 - p)ⁿ⁻ʲ
+ * multiplied out.
+ *
+ * @param powers means of p⁰ (which is 1), p¹ … pⁿ, with n up to `MOST_BY_POWERS`
+ * @returns chances of 0 … n
+ */
+export function countByPowers(powers: Float64Array): Float64Array {
+  const n = powers.length - 1;
+  const result = new Float64Array(n + 1);
+  let choose = 1;
+  for (let j = 0; j <= n; j++) {
+    let sum = 0;
+    let term = choose;
+    for (let m = j; m <= n; m++) {
+      sum += term * (powers[m] as number);
+      term *= -(n - m) / (m - j + 1);
+    }
+    result[j] = Math.max(sum, 0);
+    choose *= (n - j) / (j + 1);
+  }
+  return result;
+}
+
 /** A count with the shortest stretch that holds at least the asked share. */
 export interface CountForecast {
   readonly low: number;

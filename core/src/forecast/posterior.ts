@@ -28,9 +28,11 @@ const REACH_SD = 4;
 const PRUNE_BELOW = 1e-3;
 /** Columns that together hold less than this are dropped: nobody can see them, and every question asks each column. */
 const PRUNE_TAIL = 5e-3;
-/** Nodes: living share, log median, spread. */
-const COARSE = [9, 9, 5] as const;
-const FINE = [13, 13, 7] as const;
+/** Nodes by axis: while the posterior is looked for, and when it is found. */
+const COARSE = { angle: 9, logMedian: 9, logSpread: 5 } as const;
+const FINE = { angle: 13, logMedian: 13, logSpread: 7 } as const;
+/** Steps towards a posterior that is much narrower than its prior. */
+const MOST_STEPS = 3;
 
 /** A stretch of one parameter with its nodes at the middles of equal steps. */
 interface Axis {
@@ -64,6 +66,8 @@ interface Grid {
   readonly logMedian: Axis;
   readonly logSpread: Axis;
 }
+
+const AXES = ['angle', 'logMedian', 'logSpread'] as const;
 
 interface Pass extends Posterior {
   readonly moments: Record<keyof Grid, { mean: number; sd: number }>;
@@ -156,9 +160,8 @@ function columnAt({ logMedian, shapes, spreads }: Outlines, column: number, weig
   };
 }
 
-function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
+function pass(edges: Edges, prior: Prior, grid: Grid, tail: number): Pass {
   const shares = Float64Array.from({ length: grid.angle.count }, (_, i) => shareOf(node(grid.angle, i)));
-  const edges = edgesOf(evidence);
   const { quiet, tipCount } = edges;
   const logPerShare = logShareDensities(prior.share, shares);
   const highestPrior = Math.max(...logPerShare);
@@ -201,7 +204,7 @@ function pass(evidence: Evidence, prior: Prior, grid: Grid): Pass {
     }
     masses[column] = mass;
   }
-  const leastMass = leastKept(masses);
+  const leastMass = tail > 0 ? leastKept(masses, tail) : 0;
   const columns: Column[] = [];
   let total = 0;
   for (let column = 0; column < outlines.count; column++) {
@@ -219,11 +222,11 @@ function largestOf(values: Float64Array): number {
   return best;
 }
 
-/** Smallest mass of a column that is kept. */
-function leastKept(masses: Float64Array): number {
-  const rising = masses.slice().sort();
+/** Smallest mass of a column that is kept where a tail may be dropped. */
+function leastKept(masses: Float64Array, tail: number): number {
+  const rising = masses.filter((mass) => mass > 0).sort();
   let spare = 0;
-  for (const mass of rising) spare += PRUNE_TAIL * mass;
+  for (const mass of rising) spare += tail * mass;
   return rising.find((mass) => (spare -= mass) < 0) ?? 0;
 }
 
@@ -261,31 +264,34 @@ function momentsOf(columns: readonly Column[], grid: Grid, total: number): Pass[
  */
 export function posteriorOf(evidence: Evidence, prior: Prior): Posterior {
   if (!(prior.share.mean > 0 && prior.share.mean < 1)) throw new RangeError('prior.share.mean must lie inside (0, 1)');
+  const reach = ({ mean, sd }: { mean: number; sd: number }, count: number): Axis =>
+    axis(mean - REACH_SD * sd, mean + REACH_SD * sd, count);
   const start: Grid = {
-    angle: axis(0, Math.PI / 2, COARSE[0]),
-    logMedian: axis(prior.logMedian.mean - REACH_SD * prior.logMedian.sd, prior.logMedian.mean + REACH_SD * prior.logMedian.sd, COARSE[1]),
-    logSpread: axis(
-      Math.log(prior.spread.median) - REACH_SD * prior.spread.logSd,
-      Math.log(prior.spread.median) + REACH_SD * prior.spread.logSd,
-      COARSE[2],
-    ),
+    angle: axis(0, Math.PI / 2, COARSE.angle),
+    logMedian: reach(prior.logMedian, COARSE.logMedian),
+    logSpread: reach({ mean: Math.log(prior.spread.median), sd: prior.spread.logSd }, COARSE.logSpread),
   };
+  const edges = edgesOf(evidence);
   let grid = start;
-  let result = pass(evidence, prior, grid);
-  for (let round = 0; round < 4; round++) {
-    const around = (key: keyof Grid, count: number): Axis => {
-      const { mean, sd } = result.moments[key];
-      // Where one node holds everything the true sd is unknown: step in by degrees.
-      const reach = REACH_SD * Math.max(sd, grid[key].step * 0.4);
-      const bounds = start[key];
-      const low = Math.max(mean - reach, bounds.low);
-      const high = Math.min(mean + reach, bounds.low + bounds.step * bounds.count);
-      return axis(low, high, count);
-    };
-    const coarse = (Object.keys(result.moments) as (keyof Grid)[]).some((key) => result.moments[key].sd < 0.6 * grid[key].step);
-    grid = { angle: around('angle', FINE[0]), logMedian: around('logMedian', FINE[1]), logSpread: around('logSpread', FINE[2]) };
-    result = pass(evidence, prior, grid);
-    if (!coarse) break;
+  let { moments } = pass(edges, prior, grid, 0);
+  /** The same axis around what was found, inside where it was looked for. */
+  const around = (key: keyof Grid, count: number): Axis => {
+    const { mean, sd } = moments[key];
+    const { low, step, count: most } = start[key];
+    // Where one node holds everything the true sd is unknown: step in by degrees.
+    const found = REACH_SD * Math.max(sd, grid[key].step * 0.4);
+    return axis(Math.max(mean - found, low), Math.min(mean + found, low + step * most), count);
+  };
+  const closer = (counts: Record<keyof Grid, number>): Grid => ({
+    angle: around('angle', counts.angle),
+    logMedian: around('logMedian', counts.logMedian),
+    logSpread: around('logSpread', counts.logSpread),
+  });
+  const unresolved = (): boolean => AXES.some((key) => moments[key].sd < 0.6 * grid[key].step);
+  for (let step = 0; step < MOST_STEPS && unresolved(); step++) {
+    grid = closer(COARSE);
+    ({ moments } = pass(edges, prior, grid, 0));
   }
-  return { shares: result.shares, columns: result.columns };
+  const { shares, columns } = pass(edges, prior, closer(FINE), PRUNE_TAIL);
+  return { shares, columns };
 }

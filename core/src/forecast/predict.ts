@@ -1,6 +1,5 @@
-import { ChanceMixture } from '../chance/index.js';
+import { countingOf } from './counting.js';
 import { seenShare, type QuietGroup } from './evidence.js';
-import { power } from './edges.js';
 import type { Column, Posterior } from './posterior.js';
 import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
 
@@ -98,9 +97,6 @@ function meanCurve({ first, logMedian, shapes, weibull, stragglers }: Places, we
   };
 }
 
-/** Up to so many quiet seeds the chance of none is worked out cell by cell. */
-const MOST_DIRECT = 32;
-
 /** What the posterior says of seeds last seen quiet at one progress. */
 export interface Outlook {
   /** Distribution of how many have shown a tip by a progress; chances of 0 … quiet. */
@@ -140,8 +136,7 @@ const sharesOf = ({ columns, shares }: Posterior, before: Float64Array): ReturnT
 /**
  * Prepares the answers about the seeds that were last seen quiet. A cell's chance
  * of a tip is v (F(t) - F(from)) / (1 - v F(from)): the factor before the bracket
- * does not depend on t, so its root is kept and every later question is one
- * multiplication a cell.
+ * does not depend on t and is worked out once.
  *
  * @param group the seeds that may still come
  */
@@ -150,29 +145,11 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
   const { columns, shares } = posterior;
   const places = placesOf(posterior);
   const before = Float64Array.from(columns, (column) => seenShare(group, (progress) => columnShare(column, Math.log(progress))));
-  const starts = new Int32Array(columns.length + 1);
-  const most = columns.length * shares.length;
-  const factors = new Float64Array(most);
-  const roots = new Float64Array(most);
-  const weights = new Float64Array(most);
-  const scales = new Float64Array(columns.length);
-  let count = 0;
-  for (let index = 0; index < columns.length; index++) {
-    const own = (columns[index] as Column).weights;
-    let scale = 0;
-    for (let i = 0; i < own.length; i++) {
-      const weight = own[i] as number;
-      if (weight === 0) continue;
-      const v = shares[i] as number;
-      const factor = v / Math.max(1 - v * (before[index] as number), 1e-300);
-      factors[count] = factor;
-      roots[count] = Math.sqrt(factor);
-      weights[count++] = weight;
-      scale += weight * factor;
-    }
-    starts[index + 1] = count;
-    scales[index] = scale;
-  }
+  const factorOf = (share: number, column: number): number => share / Math.max(1 - share * (before[column] as number), 1e-300);
+  const counting = countingOf(posterior, factorOf, quiet);
+  const scales = Float64Array.from(columns, ({ weights }, column) =>
+    weights.reduce((sum, weight, i) => sum + weight * factorOf(shares[i] as number, column), 0),
+  );
   const by = new Float64Array(columns.length);
   const gains = new Float64Array(columns.length);
 
@@ -190,41 +167,17 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
     return gains;
   };
 
-  const mixtureOf = (byProgress: number, leads: readonly Lead[]): ChanceMixture => {
-    const mixture = new ChanceMixture();
-    gainsBy(byProgress, leads);
-    for (let index = 0; index < columns.length; index++) {
-      mixture.add(roots, weights, starts[index] as number, starts[index + 1] as number, Math.sqrt(gains[index] as number));
-    }
-    return mixture;
-  };
-
-  /** Chance that none of the quiet seeds tips by then. */
-  const none = (byProgress: number, leads: readonly Lead[]): number => {
-    if (quiet > MOST_DIRECT) return mixtureOf(byProgress, leads).none(quiet);
-    gainsBy(byProgress, leads);
-    let sum = 0;
-    for (let index = 0; index < columns.length; index++) {
-      const gain = gains[index] as number;
-      for (let cell = starts[index] as number; cell < (starts[index + 1] as number); cell++) {
-        const stays = 1 - (factors[cell] as number) * gain;
-        sum += (weights[cell] as number) * (stays > 0 ? power(stays, quiet) : 0);
-      }
-    }
-    return sum;
-  };
-
   const meanBy = meanCurve(places, scales);
   const meanBefore = scales.reduce((sum, scale, index) => sum + scale * (before[index] as number), 0);
   const told = new Map<number, Float64Array>();
   let shared: ReturnType<Outlook['byShare']> | null = null;
   return {
     furtherTips(byProgress) {
-      const known = told.get(byProgress) ?? mixtureOf(byProgress, AT_ONCE).distribution(quiet);
+      const known = told.get(byProgress) ?? counting.counts(gainsBy(byProgress, AT_ONCE));
       told.set(byProgress, known);
       return known;
     },
-    chanceAny: (byProgress, leads = AT_ONCE) => 1 - Math.min(none(byProgress, leads), 1),
+    chanceAny: (byProgress, leads = AT_ONCE) => counting.any(gainsBy(byProgress, leads)),
     // A look through the bag has seen some that had not tipped when it was last opened: never less than nothing.
     meanTipped: (byProgress) => (byProgress <= fromProgress ? 0 : Math.max(meanBy(Math.log(byProgress)) - meanBefore, 0)),
     chanceAlive(coming) {
@@ -251,14 +204,27 @@ export interface LotCurve {
   midway(fromProgress: number, toProgress: number): number;
 }
 
-/** Halves a stretch until it holds the point where a rising curve passes a level. */
-function passes(rising: (x: number) => number, level: number, from: number, to: number, steps: number): number {
-  let low = from;
-  let high = to;
-  for (let step = 0; step < steps; step++) {
-    const middle = (low + high) / 2;
-    if (rising(middle) < level) low = middle;
-    else high = middle;
+/**
+ * Where a rising curve passes 0 between two points, by the false position whose idle
+ * end counts half (the Illinois rule): a handful of questions where halving asks a dozen.
+ *
+ * @param near how close to 0 is close enough
+ */
+function passes(rising: (x: number) => number, from: number, to: number, near: number): number {
+  let [low, high] = [from, to];
+  let [below, above] = [rising(low), rising(high)];
+  if (below >= 0 || above <= 0) return below >= 0 ? low : high;
+  for (let step = 0, last = 0; step < 40; step++) {
+    const x = (low * above - high * below) / (above - below);
+    const y = rising(x);
+    if (Math.abs(y) < near) return x;
+    if (y < 0) {
+      if (last < 0) above /= 2;
+      [low, below, last] = [x, y, -1];
+    } else {
+      if (last > 0) below /= 2;
+      [high, above, last] = [x, y, 1];
+    }
   }
   return (low + high) / 2;
 }
@@ -270,10 +236,13 @@ export function lotCurve(posterior: Posterior): LotCurve {
     Float64Array.from(posterior.columns, ({ weights }) => weights.reduce((sum, weight) => sum + weight, 0)),
   );
   return {
-    progressOf: (share) => Math.exp(passes(curve, share, Math.log(1e-3), Math.log(1e4), 16)),
+    progressOf: (share) => Math.exp(passes((logProgress) => curve(logProgress) - share, Math.log(1e-3), Math.log(1e4), 1e-5)),
     midway(fromProgress, toProgress) {
       const at = (progress: number): number => curve(Math.log(progress));
-      return passes(at, (at(fromProgress) + at(toProgress)) / 2, fromProgress, toProgress, 8);
+      const [from, to] = [at(fromProgress), at(toProgress)];
+      const half = (from + to) / 2;
+      const past = (progress: number): number => (progress === fromProgress ? from : progress === toProgress ? to : at(progress)) - half;
+      return passes(past, fromProgress, toProgress, (to - from) / 500);
     },
   };
 }

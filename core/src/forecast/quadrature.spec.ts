@@ -1,5 +1,3 @@
-import fc from 'fast-check';
-import { ChanceMixture } from '../chance/index.js';
 import { outlookFor } from './predict.js';
 import { posteriorOf } from './posterior.js';
 import { type Evidence } from './evidence.js';
@@ -82,23 +80,4 @@ describe('the quadrature', () => {
       expect(Math.abs(evidence.quiet.count * outlook.meanTipped(by) - expected.further)).toBeLessThan(0.04 * Math.max(1, expected.further));
     });
   }
-
-  it('mixes chances without moving their mean, and its counts sum to one', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 1, maxLength: 8 }),
-        fc.integer({ min: 1, max: 60 }),
-        (chances, count) => {
-          const mixture = new ChanceMixture();
-          for (const chance of chances) mixture.add(Float64Array.of(Math.sqrt(chance)), Float64Array.of(1 / chances.length), 0, 1, 1);
-          const distribution = mixture.distribution(count);
-          const mean = distribution.reduce((sum, p, k) => sum + p * k, 0);
-          expect(distribution.reduce((sum, p) => sum + p, 0)).toBeCloseTo(1, 9);
-          expect(mean / count).toBeCloseTo(chances.reduce((sum, chance) => sum + chance, 0) / chances.length, 6);
-          expect(mixture.none(count)).toBeCloseTo(distribution[0] ?? NaN, 12);
-        },
-      ),
-      { numRuns: 40, seed: 5 },
-    );
-  });
 });
