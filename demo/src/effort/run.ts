@@ -10,9 +10,10 @@ import { countEffort } from './count.js';
 /**
  * Draws crops, ages, stocks and wishes at the edges of what the contract takes, and
  * counts what each answer costs against an ordinary parcel's. A program of its own:
- * code that was made fast before the counting began is not counted.
+ * code that was made fast before the counting began is not counted. An ordinary parcel
+ * takes a short cut that hundreds of seeds cannot.
  */
-const MOST_TIMES = 6;
+const MOST_TIMES = 8;
 
 const ordinary = (): ParcelFacts =>
   parcel('okra', 4, 26, { looks: [look(36, { tipped: 0 }), look(24, { tipped: 1 }), look(12, { tipped: 3 })] });
