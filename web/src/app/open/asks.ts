@@ -10,6 +10,7 @@ import { TROUBLE_WORDS } from '@fresh-tuck/core/words';
 import { RoundService } from '../data/household/round.service';
 import { FileButton } from '../kit/file-button';
 import { FindingPicture } from '../kit/finding';
+import { Stepper } from '../kit/stepper';
 import { mostCounted, newTips, type Damp, type Draft } from './draft';
 
 export type Edit = (draft: Draft) => Draft;
@@ -17,7 +18,7 @@ export type Edit = (draft: Draft) => Draft;
 /** What a look asks besides the seeds: how, how many, how damp, what is wrong, who and what else. */
 @Component({
   selector: 'ft-asks',
-  imports: [MatButtonToggleModule, MatFormFieldModule, MatInputModule, MatButton, FileButton, FindingPicture],
+  imports: [MatButtonToggleModule, MatFormFieldModule, MatInputModule, MatButton, FileButton, FindingPicture, Stepper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './asks.html',
   styleUrl: './asks.scss',

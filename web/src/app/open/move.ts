@@ -26,6 +26,7 @@ import { AboutService } from '../data/household/about.service';
 
 import { Outbox } from '../data/transport/outbox.service';
 import { RoundService } from '../data/household/round.service';
+import { Stepper } from '../kit/stepper';
 import { Beds } from './beds';
 import { HouseholdApi } from '../data/household/household.api';
 
@@ -35,7 +36,7 @@ const ROOTED = ['freed', 'patched', 'snapped'] as const;
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
-  imports: [MatButton, MatButtonToggleModule, Beds],
+  imports: [MatButton, MatButtonToggleModule, Beds, Stepper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',

@@ -109,7 +109,7 @@ describe('the words of Tuck in', () => {
     expect(sure()?.classList).toContain('fixed');
     const chosen = (): HTMLElement | null => document.querySelector('[role=radiogroup][aria-label="How sure"] [aria-checked=true]');
     const before = chosen()?.textContent;
-    chosen()?.dispatchEvent(new KeyboardEvent('keydown', { keyCode: 38, bubbles: true } as KeyboardEventInit));
+    chosen()?.dispatchEvent(new KeyboardEvent('keydown', { keyCode: 38, bubbles: true }));
     await screen.settle(250);
     expect(chosen()?.textContent).not.toBe(before);
     expect(chosen()?.textContent).toContain(word('How sure'));
