@@ -1,6 +1,7 @@
 import { FINDINGS } from '@fresh-tuck/core/judging';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { show } from '../testing/house';
+import { cropList } from '../testing/answers';
 import { FiguresPage } from './figures-page';
 import { Handbook } from './handbook';
 import { Media } from './media';
@@ -9,15 +10,7 @@ import { Safety } from './safety';
 import { Schools } from './schools';
 import { Troubles } from './troubles';
 
-const crops = CROPS.map(({ id, name, otherNames, latin, family }) => ({
-  id,
-  name,
-  otherNames,
-  latin,
-  family,
-  added: id === 'leek',
-  changed: id === 'okra',
-}));
+const crops = cropList().map((crop) => ({ ...crop, added: crop.id === 'leek', changed: crop.id === 'okra' }));
 
 describe('the Handbook', () => {
   it('lists every crop once, by family in order, own ones said to be', async () => {

@@ -2,21 +2,13 @@ import { MatAutocompleteHarness } from '@angular/material/autocomplete/testing';
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { MatSelectHarness } from '@angular/material/select/testing';
 import type { Box, BoxRow } from '@fresh-tuck/contract';
-import { CROPS } from '@fresh-tuck/core/crops';
 import { aPacket, choose, problem, show, type Screen } from '../testing/house';
+import { cropList } from '../testing/answers';
 import { ImportScreen } from './import';
 import { PacketForm } from './packet-form';
 import { SeedsScreen } from './seeds';
 
-const crops = CROPS.map(({ id, name, otherNames, latin, family }) => ({
-  id,
-  name,
-  otherNames,
-  latin,
-  family,
-  added: false,
-  changed: false,
-}));
+const crops = cropList();
 const row = (id: string, more: Partial<BoxRow> = {}): BoxRow => {
   const { cropName, variety, year, generation, dressed, seedsLeft, stock } = aPacket();
   return { id, cropName, variety, year, generation, dressed, seedsLeft, stock, ...more };

@@ -13,7 +13,7 @@ const DAY_MS = 86_400_000;
   imports: [MatButtonToggleModule, Ribbon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './boards.html',
-  styleUrl: './boards.scss',
+  styleUrls: ['../kit/titled.scss', './boards.scss'],
 })
 export class Boards {
   private readonly about = inject(AboutService);

@@ -53,17 +53,8 @@ const WORDS = 190;
       </section>
     }
   `,
+  styleUrl: '../kit/titled.scss',
   styles: `
-    h2 {
-      display: flex;
-      align-items: baseline;
-      justify-content: space-between;
-      gap: 12px;
-      margin-bottom: 4px;
-    }
-    h2 .soft {
-      font: 400 14px var(--text);
-    }
     svg {
       width: 100%;
       max-width: 560px;

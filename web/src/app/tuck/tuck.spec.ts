@@ -1,31 +1,14 @@
 import { MatInputHarness } from '@angular/material/input/testing';
-import { NOW, parcel } from '@fresh-tuck/core/testing';
-import { aBatch, aPacket, aSpot, show, type Screen } from '../testing/house';
+import { aBatch, aPacket, show, type Screen } from '../testing/house';
+import { tuckAnswers } from '../testing/answers';
 import { TuckScreen } from './tuck';
 
-const leek = parcel('leek', 1, 20).crop;
 const packet = aPacket();
-const start = (at: number) => ({
-  startMs: at,
-  spots: [
-    { id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, prior: packet.prior },
-    { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, prior: packet.prior },
-  ],
-});
 async function tuck(answers: Record<string, unknown> = {}, more = packet): Promise<Screen<TuckScreen>> {
   const screen = await show(
     TuckScreen,
     {
-      'GET packets': [{ id: 'p1', cropId: 'leek', cropName: leek.name, variety: 'Quay', year: 2024, seedsLeft: more.seedsLeft }],
-      'GET packets/p1': more,
-      'GET packets/p1/kin': [],
-      'GET packets/p1/start': start(NOW),
-      'GET crops/leek': { crop: leek, book: leek, own: {}, added: false },
-      'GET crops/leek/seasons': { nursingDays: [], lateness: [] },
-      'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge' })],
-      'GET holders': [],
-      'GET beds': [],
-      'GET racks': [],
+      ...tuckAnswers(more),
       ...answers,
     },
     { packet: 'p1' },

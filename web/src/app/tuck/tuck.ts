@@ -63,7 +63,7 @@ const SEED_LIMIT = 400;
   providers: [TuckPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tuck.html',
-  styleUrls: ['../kit/sentence.scss', './tuck.scss'],
+  styleUrls: ['../kit/sentence.scss', '../kit/titled.scss', './tuck.scss'],
 })
 export class TuckScreen {
   private readonly api = inject(HouseholdApi);

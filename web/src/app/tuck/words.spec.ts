@@ -1,41 +1,25 @@
 import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatInputHarness } from '@angular/material/input/testing';
-import { NOW, parcel } from '@fresh-tuck/core/testing';
-import { aBatch, ABOUT, aPacket, aSpot, problem, show, type Screen } from '../testing/house';
+import { NOW } from '@fresh-tuck/core/testing';
+import { aBatch, ABOUT, aPacket, problem, show, type Screen } from '../testing/house';
+import { startAt, tuckAnswers } from '../testing/answers';
 import { TuckScreen } from './tuck';
 
-const leek = parcel('leek', 1, 20).crop;
 const packet = aPacket();
 const DAY_MS = 86_400_000;
-const start = (startMs: number) => ({
-  startMs,
-  spots: [
-    { id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, prior: packet.prior },
-    { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, prior: packet.prior },
-  ],
-});
-
 /** Tuck in with a packet of leek, and hands that open its words. */
 async function sentence(answers: Record<string, unknown> = {}, more = packet) {
   const screen: Screen<TuckScreen> = await show(
     TuckScreen,
     {
+      ...tuckAnswers(more),
       'GET packets': [
         { id: 'p1', cropId: 'leek', cropName: 'Leek', variety: 'Quay', year: 2024, seedsLeft: more.seedsLeft },
         { id: 'p2', cropId: 'leek', cropName: 'Leek', variety: 'Bollard', year: 2025, seedsLeft: 40 },
       ],
-      'GET packets/p1': more,
       'GET packets/p2': aPacket({ id: 'p2', variety: 'Bollard', seedsLeft: 40 }),
-      'GET packets/p1/kin': [],
       'GET packets/p2/kin': [],
-      'GET packets/p1/start': start(NOW),
-      'GET packets/p2/start': start(NOW),
-      'GET crops/leek': { crop: leek, book: leek, own: {}, added: false },
-      'GET crops/leek/seasons': { nursingDays: [], lateness: [] },
-      'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge' })],
-      'GET holders': [],
-      'GET beds': [],
-      'GET racks': [],
+      'GET packets/p2/start': startAt(NOW),
       'POST batches': aBatch(),
       ...answers,
     },
@@ -244,7 +228,7 @@ describe('the words of Tuck in', () => {
   });
 
   it('tells no plan before the server has said what the place is like', async () => {
-    const { screen } = await sentence({ 'GET packets/p1/start': start(ABOUT.nowMs - 2 * DAY_MS) });
+    const { screen } = await sentence({ 'GET packets/p1/start': startAt(ABOUT.nowMs - 2 * DAY_MS) });
     expect(screen.find('ft-calendar h2')?.textContent).toContain('When');
     expect(screen.text).toMatch(/Enough to move by .*ready to plant out about/);
   });
