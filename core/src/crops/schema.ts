@@ -1,5 +1,7 @@
 import * as z from 'zod';
 
+const preparationStep = z.enum(['soak', 'nick', 'file', 'split', 'peel', 'chill', 'inoculate']);
+
 /**
  * The shape of one crop entry (one JSON file each beside this one). Every group
  * of figures names where it comes from and how far it can be trusted; the
@@ -58,7 +60,9 @@ export const cropSchema = z
       ...sourced,
     }),
     preparation: z.strictObject({
-      steps: z.array(z.enum(['soak', 'nick', 'file', 'split', 'peel', 'chill', 'inoculate'])),
+      steps: z.array(preparationStep),
+      /** Steps among these for some of its seed only, or by choice: offered, and done where the text says so. */
+      sometimes: z.array(preparationStep).optional(),
       text: z.string(),
       ...sourced,
     }),

@@ -17,6 +17,26 @@ export interface SoakClock {
   readonly drownsMs: number;
 }
 
+/** A soak that is going on: when it has drunk enough, when it is to be out, and when it drowns, ms. */
+export type Soaking = Pick<SoakClock, 'enoughMs' | 'outByMs' | 'drownsMs'>;
+
+/**
+ * The soak that a batch still lies in; null where it has none, or somebody has looked at
+ * it since it had drunk enough: then it was taken out.
+ *
+ * @param lookedMs when it was looked at, in any order
+ */
+export function soakingNow(crop: Crop, startMs: number, soakUntilMs: number | null, lookedMs: readonly number[]): Soaking | null {
+  if (soakUntilMs === null) return null;
+  const { enoughMs, outByMs, drownsMs } = soakClock(crop, startMs, startMs);
+  // Where the shortest hours are none, half of the longest are enough.
+  const drunkMs = Math.max(enoughMs, startMs + (soakUntilMs - startMs) / 2);
+  return lookedMs.some((ms) => ms >= drunkMs) ? null : { enoughMs: drunkMs, outByMs: Math.min(outByMs, soakUntilMs), drownsMs };
+}
+
+/** When a soak that begins now is to end at the latest, ms: its longest hours, and never past the drowning limit. */
+export const soakEnd = (crop: Crop, startMs: number): number => soakClock(crop, startMs, startMs).outByMs;
+
 /**
  * How a soak ends. Seed is out of the water between the crop's shortest and longest
  * hours; the drowning limit is the end whatever is seen. Seed that is left in water
