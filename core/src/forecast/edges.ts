@@ -1,4 +1,4 @@
-import type { Evidence } from './evidence.js';
+import { thinned, type Evidence } from './evidence.js';
 import { quietGroups } from './likelihood.js';
 
 /** A sum of shares at edges, with weights: what a quiet group would have shown. */
@@ -24,7 +24,9 @@ export function edgesOf(evidence: Evidence) {
       weight: lead.weight,
     })),
   }));
-  return { logs: edges.map(Math.log), tips, quiet, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
+  const { harm } = evidence;
+  const heat = harm ? { at: at(harm.progress), survival: harm.survival } : null;
+  return { logs: edges.map(Math.log), tips, quiet, heat, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
 }
 
 /** The seen share of a quiet group from the shares at the edges. */
@@ -33,6 +35,15 @@ export function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number 
   let share = base;
   for (const { at, weight } of leads) share += weight * ((tipped[at] as number) - base);
   return share;
+}
+
+/** What heat took of the shares at the edges beyond it. */
+export function takeHeat({ logs, heat }: Edges, tipped: Float64Array): void {
+  if (!heat) return;
+  const [struck, base] = [logs[heat.at] as number, tipped[heat.at] as number];
+  for (let edge = 0; edge < tipped.length; edge++) {
+    if ((logs[edge] as number) > struck) tipped[edge] = thinned(tipped[edge] as number, base, heat.survival);
+  }
 }
 
 export type Edges = ReturnType<typeof edgesOf>;

@@ -37,6 +37,8 @@ export interface ThroughLook {
 const BEST_NOTICING = 0.75;
 /** Lengths at which thirds of the roots that will be noticed are, mm: as if exponential with a mean of 5 mm. Guess. */
 const NOTICED_AT_MM = [0.9, 3.5, 9] as const;
+/** Roots longer than this are mostly noticed, mm. */
+export const MOSTLY_NOTICED_MM = NOTICED_AT_MM[1];
 
 /** How a look through the bag sees, for roots of a speed. */
 export const throughLook = (progress: number, mmPerDayAtOptimum: number): ThroughLook => ({
@@ -63,8 +65,21 @@ export function seenShare(group: QuietGroup, tippedBy: (progress: number) => num
   );
 }
 
+/** Heat that killed some of the seeds that had not shown by then. */
+export interface Harm {
+  /** Progress at which it struck. */
+  readonly progress: number;
+  /** Share of them that lived through it. */
+  readonly survival: number;
+}
+
+/** Share that has tipped by a progress, where heat took some of what was still to come. */
+export const thinned = (tipped: number, atHarm: number, survival: number): number => atHarm + survival * (tipped - atHarm);
+
 /** What the looks say, ready for the likelihood. */
 export interface Evidence {
+  /** Heat on the way; absent where it did no harm. */
+  readonly harm?: Harm | null;
   readonly tips: readonly TipInterval[];
   /** Seeds that left without a tip: rotten ones, dead from the look that found them; lost ones, censored when last seen. */
   readonly removed: readonly QuietGroup[];
@@ -111,7 +126,9 @@ export function evidenceFrom(
     }
     const progress = progressAt(look.atMs);
     if (totalTipped > tipped) {
-      tips.push({ fromProgress: progressAt(lastSeenMs), toProgress: progress, count: totalTipped - tipped });
+      // What shows through the bag would have shown at the last look through it, had it come long before that.
+      const through = throughMs === null || !look.through ? 0 : progressAt(throughMs) - MOSTLY_NOTICED_MM / mmPerDayAtOptimum;
+      tips.push({ fromProgress: Math.max(progressAt(lastSeenMs), through), toProgress: progress, count: totalTipped - tipped });
     }
     if (totalRotten > rotten) removed.push({ progress, count: totalRotten - rotten });
     if (totalLost > lost) removed.push({ progress: progressAt(lastSeenMs), count: totalLost - lost });

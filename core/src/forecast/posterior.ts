@@ -1,6 +1,6 @@
 import betaln from '@stdlib/math-base-special-betaln';
 import type { Evidence } from './evidence.js';
-import { edgesOf, power, seenAt, type Edges, type SeenAt } from './edges.js';
+import { edgesOf, power, seenAt, takeHeat, type Edges, type SeenAt } from './edges.js';
 import { LEAST_CHANCE } from './likelihood.js';
 import type { Prior } from './prior.js';
 import { crowdShare, lateShare, lawShape, TIP_LAWS, type LawShape, type TipLaw } from './tip-law.js';
@@ -100,8 +100,11 @@ interface Outlines {
 }
 
 const LOG_LAW_WEIGHTS = TIP_LAWS.map(({ weight }) => Math.log(weight));
+/** Laws before the looks: as usual, or as closed batches told. */
+const logLawWeights = ({ laws }: Prior): readonly number[] => laws?.map((weight) => Math.log(weight)) ?? LOG_LAW_WEIGHTS;
 
-function outlinesOf(prior: Prior, grid: Grid, { logs, tips, quiet, tipCount }: Edges): Outlines {
+function outlinesOf(prior: Prior, grid: Grid, edges: Edges): Outlines {
+  const { logs, tips, quiet, tipCount } = edges;
   const count = grid.logSpread.count * grid.logMedian.count * TIP_LAWS.length;
   const [scale, bound, seen] = [new Float64Array(count), new Float64Array(count), new Float64Array(count * quiet.length)];
   const spreads = Float64Array.from({ length: grid.logSpread.count }, (_, j) => Math.exp(node(grid.logSpread, j)));
@@ -113,6 +116,7 @@ function outlinesOf(prior: Prior, grid: Grid, { logs, tips, quiet, tipCount }: E
   const tipped = new Float64Array(logs.length);
   const quietCount = quiet.at(-1)?.count ?? 0;
   const { mean, sd } = prior.logMedian;
+  const lawWeights = logLawWeights(prior);
   let column = 0;
   for (let j = 0; j < shapes.length; j++) {
     const shape = shapes[j] as LawShape;
@@ -132,7 +136,8 @@ function outlinesOf(prior: Prior, grid: Grid, { logs, tips, quiet, tipCount }: E
         for (let edge = 0; edge < logs.length; edge++) {
           tipped[edge] = (crowd[edge] as number) + stragglers * ((late[edge] as number) - (crowd[edge] as number));
         }
-        let log = place + (LOG_LAW_WEIGHTS[l] as number);
+        takeHeat(edges, tipped);
+        let log = place + (lawWeights[l] as number);
         for (let tip = 0; tip < tips.length; tip++) {
           const { from, to, count: many } = tips[tip] as (typeof tips)[number];
           log += many * Math.log(Math.max((tipped[to] as number) - (tipped[from] as number), LEAST_CHANCE));

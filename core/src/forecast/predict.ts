@@ -1,5 +1,5 @@
 import { countingOf } from './counting.js';
-import { seenShare, type QuietGroup } from './evidence.js';
+import { seenShare, thinned, type Harm, type QuietGroup } from './evidence.js';
 import type { Column, Posterior } from './posterior.js';
 import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
 
@@ -120,7 +120,11 @@ export interface Outlook {
 }
 
 /** Living shares of the lot with their weights, and for each the chance that a quiet seed still comes. */
-const sharesOf = ({ columns, shares }: Posterior, before: Float64Array): ReturnType<Outlook['byShare']> =>
+const sharesOf = (
+  { columns, shares }: Posterior,
+  before: Float64Array,
+  whole: (column: number) => number,
+): ReturnType<Outlook['byShare']> =>
   Array.from(shares, (share, i) => {
     let weight = 0;
     let further = 0;
@@ -128,7 +132,7 @@ const sharesOf = ({ columns, shares }: Posterior, before: Float64Array): ReturnT
       const own = column.weights[i] as number;
       const base = before[index] as number;
       weight += own;
-      further += (own * share * (1 - base)) / Math.max(1 - share * base, 1e-300);
+      further += (own * share * (whole(index) - base)) / Math.max(1 - share * base, 1e-300);
     });
     return { share, weight, further: weight > 0 ? further / weight : 0 };
   }).filter(({ weight }) => weight > 0);
@@ -139,12 +143,23 @@ const sharesOf = ({ columns, shares }: Posterior, before: Float64Array): ReturnT
  * does not depend on t and is worked out once.
  *
  * @param group the seeds that may still come
+ * @param harm heat that took some of what had not shown by then
  */
-export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
+export function outlookFor(posterior: Posterior, group: QuietGroup, harm: Harm | null = null): Outlook {
   const { count: quiet, progress: fromProgress } = group;
   const { columns, shares } = posterior;
   const places = placesOf(posterior);
-  const before = Float64Array.from(columns, (column) => seenShare(group, (progress) => columnShare(column, Math.log(progress))));
+  const survival = harm?.survival ?? 1;
+  const struck = harm ? Math.log(harm.progress) : Infinity;
+  const atHarm = Float64Array.from(columns, (column) => columnShare(column, struck));
+  /** A column's share by a progress, what heat took left out. */
+  const left = (share: number, column: number, logProgress: number): number =>
+    logProgress > struck ? thinned(share, atHarm[column] as number, survival) : share;
+  /** Share of a column's living that comes in the end. */
+  const whole = (column: number): number => left(1, column, Infinity);
+  const before = Float64Array.from(columns, (column, index) =>
+    seenShare(group, (progress) => left(columnShare(column, Math.log(progress)), index, Math.log(progress))),
+  );
   const factorOf = (share: number, column: number): number => share / Math.max(1 - share * (before[column] as number), 1e-300);
   const counting = countingOf(posterior, factorOf, quiet);
   const scales = Float64Array.from(columns, ({ weights }, column) =>
@@ -158,16 +173,20 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
     gains.fill(0);
     for (const { progress, weight } of leads) {
       if (byProgress - progress <= fromProgress) continue;
-      sharesAt(places, Math.log(byProgress - progress), by);
+      const logProgress = Math.log(byProgress - progress);
+      sharesAt(places, logProgress, by);
       for (let index = 0; index < columns.length; index++) {
-        const gain = (by[index] as number) - (before[index] as number);
+        const gain = left(by[index] as number, index, logProgress) - (before[index] as number);
         if (gain > 0) gains[index] = (gains[index] as number) + weight * gain;
       }
     }
     return gains;
   };
 
-  const meanBy = meanCurve(places, scales);
+  const meanAll = meanCurve(places, scales);
+  const meanAtHarm = harm ? meanAll(struck) : 0;
+  const meanBy = (logProgress: number): number =>
+    logProgress > struck ? thinned(meanAll(logProgress), meanAtHarm, survival) : meanAll(logProgress);
   const meanBefore = scales.reduce((sum, scale, index) => sum + scale * (before[index] as number), 0);
   const told = new Map<number, Float64Array>();
   let shared: ReturnType<Outlook['byShare']> | null = null;
@@ -186,13 +205,13 @@ export function outlookFor(posterior: Posterior, group: QuietGroup): Outlook {
         const base = before[index] as number;
         column.weights.forEach((weight, i) => {
           const v = shares[i] as number;
-          if (weight > 0) sum += (weight * (Math.min(v / coming, 1) - v * base)) / Math.max(1 - v * base, 1e-300);
+          if (weight > 0) sum += (weight * (Math.min(v / coming, 1) * whole(index) - v * base)) / Math.max(1 - v * base, 1e-300);
         });
       });
       // Weights add up to one but for the last digits.
       return Math.min(Math.max(sum, 0), 1);
     },
-    byShare: () => (shared ??= sharesOf(posterior, before)),
+    byShare: () => (shared ??= sharesOf(posterior, before, whole)),
   };
 }
 

@@ -1,6 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Crop } from '../crops/index.js';
 import type { WatchedEvent } from '../method/index.js';
+import { TIP_LAWS } from './tip-law.js';
 
 /** What is known of a lot before its first look. */
 export interface Prior {
@@ -10,6 +11,8 @@ export interface Prior {
   readonly logMedian: { readonly mean: number; readonly sd: number };
   /** Spread within the lot: median of the sd of log progress, and the sd of its log. */
   readonly spread: { readonly median: number; readonly logSd: number };
+  /** Weights of {@link TIP_LAWS}, where closed batches told how many straggle; absent where none did. */
+  readonly laws?: readonly number[];
 }
 
 /** One thing that was known of a lot before its first look, as figures. */
@@ -18,6 +21,8 @@ export type KnownFact =
   | { readonly what: 'rate'; readonly percent: number; readonly crop: string; readonly source: string | null }
   | { readonly what: 'age'; readonly calendarYears: number; readonly agedYears: number; readonly percent: number }
   | { readonly what: 'days'; readonly seen: WatchedEvent; readonly days: number }
+  /** A germination test of the packet, by its number, and what it came to. */
+  | { readonly what: 'test'; readonly number: number; readonly normal: number; readonly seeds: number }
   /** Finished batches of the packet and of its crop, and the shift of the log median that they teach. */
   | { readonly what: 'records'; readonly packet: number; readonly crop: number; readonly shift: number };
 
@@ -118,6 +123,10 @@ export interface PastLot {
   readonly logSpread: { readonly mean: number; readonly sd: number };
   /** What its looks say of its living share, as if so many had lived and so many not. */
   readonly share: { readonly lived: number; readonly died: number };
+  /** The germination test that it was, where it was one. */
+  readonly test?: { readonly number: number; readonly normal: number; readonly seeds: number };
+  /** How well each of {@link TIP_LAWS} tells it, weights that sum to 1; absent where it was read before they were kept. */
+  readonly laws?: readonly number[];
   /** Share of what lived in it that the same packet has kept since; all, where nothing is said. */
   readonly kept?: number;
 }
@@ -156,6 +165,7 @@ export function learn(book: LotPrior, here: Pick<PastLot, 'packet' | 'crop' | 's
     share: learnShare(book, here, past),
     logMedian: { mean: book.logMedian.mean + shift, sd: Math.sqrt(Math.max(variance - explained, 0.01)) },
     spread: learnSpread(book, here, past),
+    laws: learnLaws(here, past),
     known: [...book.known, ...learntFrom(here, past, shift)],
   };
 }
@@ -197,8 +207,24 @@ function learnSpread(book: LotPrior, here: Pick<PastLot, 'crop'>, past: readonly
   return { median: Math.exp(sum / precision), logSd: Math.min(Math.hypot(Math.sqrt(1 / precision), 0.2), book.spread.logSd) };
 }
 
+/** The laws' own weights count for so many lots; a lot of the packet, the crop or only the household for less than one. Guess. */
+const LAWS_WEIGHT = 4;
+const LAW_WORTH = { packet: 1, crop: 0.6, household: 0.1 } as const;
+
+/** How many straggle, from closed batches of the packet, the crop and the household. */
+function learnLaws(here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[]): number[] {
+  const weights = TIP_LAWS.map(({ weight }) => LAWS_WEIGHT * weight);
+  for (const { packet, crop, laws } of past) {
+    const worth = LAW_WORTH[packet === here.packet ? 'packet' : crop === here.crop ? 'crop' : 'household'];
+    laws?.forEach((share, index) => (weights[index] = (weights[index] ?? 0) + worth * share));
+  }
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  return weights.map((weight) => weight / total);
+}
+
 function learntFrom(here: Pick<PastLot, 'packet' | 'crop'>, past: readonly PastLot[], shift: number): KnownFact[] {
+  const tests = past.flatMap(({ packet, test }): KnownFact[] => (packet === here.packet && test ? [{ what: 'test', ...test }] : []));
   const packet = past.filter((lot) => lot.packet === here.packet).length;
   const crop = past.filter((lot) => lot.crop === here.crop).length - packet;
-  return packet + crop === 0 ? [] : [{ what: 'records', packet, crop, shift }];
+  return packet + crop === 0 ? [] : [...tests, { what: 'records', packet, crop, shift }];
 }

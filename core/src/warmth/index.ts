@@ -1,4 +1,5 @@
 /** From a temperature record to progress, share and injury. */
+export * from './paused.js';
 export * from './progress.js';
 export * from './response.js';
 export * from './share.js';

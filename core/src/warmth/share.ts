@@ -1,3 +1,5 @@
+import type { Crop } from '../crops/index.js';
+
 /**
  * Share of the living that come at a temperature, 1 at the best: straight lines
  * between tabled temperatures, level beyond the outermost.
@@ -16,3 +18,17 @@ export function shareAt(cells: readonly (readonly [number, number])[], celsius: 
   const [highC, high] = cells[above] ?? [0, 1];
   return low + ((high - low) * (celsius - lowC)) / (highC - lowC);
 }
+
+/** Whether more of the living come where it is cooler, or warmer; null where the table knows no better. */
+export function betterWay({ temperature }: Pick<Crop, 'temperature'>, celsius: number): 'cooler' | 'warmer' | null {
+  const cells = temperature.share?.values ?? [];
+  const here = shareAt(cells, celsius);
+  const best = cells.reduce((top, [, share]) => Math.max(top, share), 0);
+  if (best <= here + WORTH) return null;
+  // The nearest of those near the best: it is the way there that is asked for.
+  const good = cells.filter(([, share]) => share > best - WORTH);
+  const [bestC] = good.reduce((near, cell) => (Math.abs(cell[0] - celsius) < Math.abs(near[0] - celsius) ? cell : near));
+  return bestC < celsius ? 'cooler' : 'warmer';
+}
+/** A share is better by this at the least: less is the table's noise. */
+const WORTH = 0.05;
