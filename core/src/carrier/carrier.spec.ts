@@ -20,8 +20,13 @@ describe('water', () => {
 
   it('doses by dry paper, and says it in millilitres, sprays and spoons', () => {
     // 280 x 220 mm of two plies weigh 2.77 g; at 2.5 g a gram, 6.9 ml.
-    expect(doseFor({ widthMm: 280, heightMm: 220, plies: 2 }, 2.5, 0, 0.8)).toEqual({ millilitres: 7, sprays: 9, teaspoons: 1.5 });
-    expect(doseFor({ widthMm: 60, heightMm: 60, plies: 1 }, 2, 0, 5)).toEqual({ millilitres: 0.5, sprays: 1, teaspoons: 0.25 });
+    expect(doseFor({ widthMm: 280, heightMm: 220, plies: 2 }, 2.5, 0, 0.8)).toEqual({
+      millilitres: 7,
+      sprays: 9,
+      teaspoons: 1.5,
+      laterMl: 0,
+    });
+    expect(doseFor({ widthMm: 60, heightMm: 60, plies: 1 }, 2, 0, 5)).toEqual({ millilitres: 0.5, sprays: 1, teaspoons: 0.25, laterMl: 0 });
   });
 
   it('dries faster when warm and open, and learns from what fingers say', () => {

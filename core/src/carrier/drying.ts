@@ -121,11 +121,26 @@ export function dryingForecast(
     sumLog += weight * log;
   }
   const factor = Math.exp(sumLog / total);
-  const fullMs = past.reduce((full, look) => (look.rewetted ? look.atMs : full), wettedMs);
+  const given = weighings.reduce((full, weighing) => Math.max(full, weighing.fullMs), wettedMs);
+  const fullMs = past.reduce((full, look) => (look.rewetted ? Math.max(full, look.atMs) : full), given);
   const rate = perDay * factor;
-  return {
-    dryingAtMs: fullMs + (-Math.log(BORDER.drying) / rate) * DAY_MS,
-    shareLeft: Math.exp((-rate * Math.max(nowMs - fullMs, 0)) / DAY_MS),
-    factor,
-  };
+  /** How long it takes from one share to a smaller one, ms. */
+  const between = (from: number, to: number): number => (Math.log(from / to) / rate) * DAY_MS;
+  const reckonedMs = fullMs + between(1, BORDER.drying);
+  const felt = past.findLast(({ damp, atMs, rewetted }) => damp !== 'pooling' && !rewetted && atMs >= fullMs);
+  const dryingAtMs = felt ? byFinger(felt, reckonedMs, between) : reckonedMs;
+  return { dryingAtMs, shareLeft: Math.min(BORDER.drying * Math.exp((-rate * (nowMs - dryingAtMs)) / DAY_MS), 1), factor };
 }
+
+/** A towel that a finger calls damp has this much above the border at the least. Guess. */
+const STILL_DAMP = 1.1;
+
+/** When it passed, or will pass, the border: no later than a finger felt it, and no sooner than one that felt it damp allows. */
+function byFinger({ damp, atMs }: DampLook, reckonedMs: number, between: (from: number, to: number) => number): number {
+  if (damp === 'damp') return Math.max(reckonedMs, atMs + between(STILL_DAMP * BORDER.drying, BORDER.drying));
+  return Math.min(reckonedMs, damp === 'dry' ? atMs - between(BORDER.drying, BORDER.dry) : atMs);
+}
+
+/** What a towel with a share of its dose left is called; null while it is damp. */
+export const wantsWater = (shareLeft: number): 'dry' | 'drying' | null =>
+  shareLeft < BORDER.dry ? 'dry' : shareLeft <= BORDER.drying * (1 + 1e-9) ? 'drying' : null;

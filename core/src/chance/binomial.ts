@@ -18,3 +18,12 @@ export function binomial(n: number, p: number): Float64Array {
   for (let k = mode; k > 0; k--) sum += result[k - 1] = ((result[k] as number) * k) / (odds * (n - k + 1));
   return result.map((chance) => chance / sum);
 }
+
+/** Every count of a distribution goes on with a chance of its own. */
+export function thinnedBy(counts: ArrayLike<number>, share: number): Float64Array {
+  const result = new Float64Array(counts.length);
+  for (let n = 0; n < counts.length; n++) {
+    binomial(n, share).forEach((chance, k) => (result[k] = (result[k] as number) + (counts[n] as number) * chance));
+  }
+  return result;
+}

@@ -49,5 +49,13 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 /** "4", or "0 to 4" where low and high differ. */
 export const rangeInWords = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);
 
+const HOUR_MS = 3_600_000;
+/** A stretch of time as one would say it: "20 hours", "3 days", "4 weeks". */
+export function spanInWords(ms: number): string {
+  const days = Math.round(ms / DAY_MS);
+  if (ms < 1.5 * DAY_MS) return counted(Math.max(Math.round(ms / HOUR_MS), 1), 'hour');
+  return days < 21 ? counted(days, 'day') : counted(Math.round(days / 7), 'week');
+}
+
 /** With its first letter large, as a sentence begins. */
 export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
