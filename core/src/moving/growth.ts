@@ -73,8 +73,12 @@ export function passing(growth: RootGrowth, cohort: RootCohort, lengthMm: number
   };
 }
 
+/** A folded towel holds no longer root: it coils, and without light or food it stops. Guess. */
+export const MOST_MM = 120;
+
 /** Usual length of a cohort's roots at a progress, mm; never negative. */
 export function usualLength(growth: RootGrowth, cohort: RootCohort, progress: number): number {
   const since = cohort.measuredMm !== null ? cohort.toProgress : cohort.usualProgress;
-  return Math.max((cohort.measuredMm ?? 0) + growth.mmPerDayAtOptimum * (progress - since), 0);
+  const grown = Math.max((cohort.measuredMm ?? 0) + growth.mmPerDayAtOptimum * (progress - since), 0);
+  return Math.max(Math.min(grown, MOST_MM), cohort.measuredMm ?? 0);
 }

@@ -2,7 +2,7 @@ import type { Crop } from '../crops/index.js';
 import type { RootSchool } from './rate.js';
 
 /** Share of sprouts lost on the way at a short root, by how shy the kind is of being moved. Guess; own records take over. */
-const LOST_BY_SHYNESS = [0.03, 0.05, 0.1] as const;
+const LOST_BY_SHYNESS = [0.02, 0.03, 0.05] as const;
 /** A longer root breaks more easily; a fine seed is easier to hold by it. Guess. */
 const LOSS_BY_SCHOOL: Readonly<Record<RootSchool, number>> = { crop: 1, tip: 0.8, short: 1, finger: 1.6 };
 const FINE_SEED_MM = 2;

@@ -5,17 +5,13 @@ export const ROOT_SCHOOLS = { tip: 2, short: 8, finger: 16 } as const;
 /** A school, or what the crop's own sheet advises. */
 export type RootSchool = keyof typeof ROOT_SCHOOLS | 'crop';
 
-/** A root must be moved before this share of the length at which it enters the paper. */
-const MOST_OF_LATE = 0.7;
-
 /**
  * Root length at which a sprout is ready, mm: the household's school, but what
- * hates being moved is moved when its sheet says, and nothing waits until it is
- * nearly in the paper.
+ * hates being moved is moved when its sheet says.
  */
 export function readyLength({ root }: Crop, school: RootSchool): number {
   if (school === 'crop' || root.shy === 2) return root.readyMm;
-  return Math.min(ROOT_SCHOOLS[school], MOST_OF_LATE * root.lateMm);
+  return ROOT_SCHOOLS[school];
 }
 
 /** Sd of log elongation rate between the seeds of a lot. Guess. */

@@ -2,21 +2,21 @@ import type { Destination } from './destinations.js';
 
 /** Share of moved sprouts that live on to be plants, by where they went. Guess; own records take over. */
 const STATED: Readonly<Record<Destination, number>> = {
-  cup: 0.95,
-  cell: 0.93,
-  pot: 0.95,
-  slot: 0.88,
-  pellet: 0.93,
-  glass: 0.85,
-  terrarium: 0.9,
-  plug: 0.92,
-  bed: 0.85,
+  cup: 0.97,
+  cell: 0.96,
+  pot: 0.97,
+  slot: 0.9,
+  pellet: 0.95,
+  glass: 0.9,
+  terrarium: 0.92,
+  plug: 0.95,
+  bed: 0.92,
 };
 /** As many seedlings' worth as the statement counts for. */
 const STATED_WEIGHT = 12;
 
-/** Sprouts without a flaw of an untested packet, and as many sprouts' worth as that counts for. Guess. */
-const SOUND = { share: 0.97, weight: 12 } as const;
+/** Sprouts without a flaw of an untested packet (a printed rate counts normal seedlings already), and as many sprouts' worth as that counts for. Guess. */
+const SOUND = { share: 0.99, weight: 12 } as const;
 
 /** Share of sprouts that would make a plant, from the normal and abnormal seedlings of the packet's tests. */
 export const soundShare = ({ normal, abnormal }: { readonly normal: number; readonly abnormal: number }): number =>

@@ -78,15 +78,15 @@ describe('a germination test', () => {
       tabled++;
       const [low = 20, high = low] = (row['temperature_C'] ?? '').split('-').map(Number);
       const { beta } = crop.temperature;
-      const there = finalCountFor(crop, (2 * rateAt(beta, low) + rateAt(beta, high)) / 3, 4);
+      const there = finalCountFor(crop, (2 * rateAt(beta, low) + rateAt(beta, high)) / 3);
       expect([there.day, there.tabled?.day])
         .withContext(crop.id)
         .toEqual([Number(row['final_count_day']), Number(row['final_count_day'])]);
-      expect(finalCountFor(crop, 1.2, 4).day).toBeGreaterThanOrEqual(Number(row['final_count_day']));
+      expect(finalCountFor(crop, 1.2).day).toBeGreaterThanOrEqual(Number(row['final_count_day']));
     }
     expect(tabled).toBeGreaterThan(20);
     const untold = CROPS.find(({ id }) => id === 'passion-fruit') as Crop;
-    expect(finalCountFor(untold, 0.5, 4, 7)).toEqual({
+    expect(finalCountFor(untold, 0.5, 7)).toEqual({
       day: Math.ceil((4 * untold.days.tipAtOptimum) / 0.5) + 7,
       by: 'patience',
       tabled: null,

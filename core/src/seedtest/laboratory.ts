@@ -68,19 +68,21 @@ export interface FinalCount {
 const LEAST_DAYS = 3;
 const MOST_DAYS = 120;
 
+/** Medians to wait for where no laboratory has a rule. Common practice, no source. */
+export const UNTABLED_TIMES = 4;
+
 /**
  * Day of the final count: the laboratory's, brought to the spot's warmth by the
  * crop's response, else as many medians as the household is patient for.
  *
  * @param progressPerDay days at the optimum that a day at the spot is worth
- * @param patienceTimes medians to wait for where no laboratory has a rule
  * @param chillDays days of cold that come first
  */
-export function finalCountFor(crop: Crop, progressPerDay: number, patienceTimes: number, chillDays = 0): FinalCount {
+export function finalCountFor(crop: Crop, progressPerDay: number, chillDays = 0): FinalCount {
   const row = COUNTS[crop.id];
   const pace = Math.max(progressPerDay, 1e-3);
   const days = (progress: number): number => Math.min(Math.max(Math.ceil(progress / pace - 1e-9), LEAST_DAYS), MOST_DAYS) + chillDays;
-  if (!row) return { day: days(patienceTimes * crop.days.tipAtOptimum), by: 'patience', tabled: null };
+  if (!row) return { day: days(UNTABLED_TIMES * crop.days.tipAtOptimum), by: 'patience', tabled: null };
   const [lowC, highC, , final] = row;
   const { beta } = crop.temperature;
   const perDay = (2 * rateAt(beta, lowC) + rateAt(beta, highC)) / 3;
