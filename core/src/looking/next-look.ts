@@ -1,7 +1,8 @@
 import type { BagMates } from '../parcel/index.js';
 
-/** Why a parcel is to be opened when it is. */
-export type LookReason = 'tips' | 'late' | 'move' | 'water' | 'chill' | 'patience' | 'bag';
+/** Why a parcel is to be opened when it is; where several fall due together, the first of these. */
+export const LOOK_REASONS = ['heat', 'soak', 'late', 'move', 'second', 'patience', 'water', 'trouble', 'tips', 'chill', 'bag'] as const;
+export type LookReason = (typeof LOOK_REASONS)[number];
 
 /** The next look at a parcel. */
 export interface NextLook {
@@ -27,6 +28,14 @@ export interface LookQuestion {
   readonly readyMs: number | null;
   /** When the towel passes from damp to drying. */
   readonly dryingMs: number;
+  /** A soak that is going on: nothing is looked at before it is to be out. */
+  readonly soak?: { readonly enoughMs: number; readonly outByMs: number } | null;
+  /** When the second of two steps is decided; null where none was agreed, or it is settled. */
+  readonly secondMs?: number | null;
+  /** Whether its place kills: it is fetched now. */
+  readonly heat?: boolean;
+  /** When to see whether a trouble has come back; null where none was seen last. */
+  readonly troubleMs?: number | null;
   /** End of the chill, where it is still going on. */
   readonly chillUntilMs: number | null;
   /** When patience ends and the parcel is judged. */
@@ -36,8 +45,6 @@ export interface LookQuestion {
   /** What the other parcels of the bag ask for; opening it opens all. */
   readonly mates?: BagMates | null;
 }
-
-const RANK: readonly LookReason[] = ['late', 'move', 'patience', 'tips', 'water', 'chill', 'bag'];
 
 /**
  * When to look next: at the first looking time where waiting for the one after
@@ -73,10 +80,17 @@ export function nextLook(question: LookQuestion): NextLook {
   const late = (chance: (ms: number) => number): number =>
     firstIndex((index) => 1 - (1 - chance(time(index + 1))) * (1 - matesBy(Math.min(index + 1, last))) > tolerance);
   const opened = (atMs: number, reason: LookReason): NextLook => ({ atMs, reason, via: 'opened' });
+  const soak = question.soak ?? null;
+  if (soak !== null) return question.heat ? opened(time(0), 'heat') : opened(outOfSoak(timesMs, soak), 'soak');
   const options: NextLook[] = [
     opened(time(firstIndex((index) => time(index + 1) > question.dryingMs)), 'water'),
     opened(time(firstIndex((index) => time(index) >= question.patienceMs)), 'patience'),
   ];
+  if (question.heat) options.push(opened(time(0), 'heat'));
+  const second = question.secondMs ?? null;
+  if (second !== null) options.push(opened(time(firstIndex((index) => time(index) >= second)), 'second'));
+  const trouble = question.troubleMs ?? null;
+  if (trouble !== null) options.push(opened(time(firstIndex((index) => time(index) >= trouble)), 'trouble'));
   if (question.readyMs !== null) {
     const ready = question.readyMs;
     options.push(opened(time(firstIndex((index) => time(index) >= ready)), 'move'));
@@ -97,8 +111,16 @@ export function nextLook(question: LookQuestion): NextLook {
   }
   if (mates) options.push(opened(mates.nextMs, 'bag'));
   return options.reduce((best, option) =>
-    option.atMs < best.atMs || (option.atMs === best.atMs && RANK.indexOf(option.reason) < RANK.indexOf(best.reason)) ? option : best,
+    option.atMs < best.atMs || (option.atMs === best.atMs && LOOK_REASONS.indexOf(option.reason) < LOOK_REASONS.indexOf(best.reason))
+      ? option
+      : best,
   );
+}
+
+/** When seed is taken out of its soak: at the first looking time by which it has drunk enough, and no later than it must. */
+function outOfSoak(timesMs: readonly number[], { enoughMs, outByMs }: { readonly enoughMs: number; readonly outByMs: number }): number {
+  const [nowMs = outByMs] = timesMs;
+  return Math.max(timesMs.find((ms) => ms >= enoughMs && ms <= outByMs) ?? outByMs, nowMs);
 }
 
 /** How many looking times ahead a bag's mates are asked about: a fortnight of two a day. */

@@ -1,21 +1,30 @@
-import { dryingForecast, lossPerDay, type DryingForecast } from '../carrier/index.js';
-import { countForecast, type CountForecast } from '../chance/index.js';
-import { leadsTo } from '../moving/index.js';
-import { soakClock } from '../preparing/index.js';
+import { dryingForecast, lossPerDay, wantsWater, type DampLook, type DryingForecast } from '../carrier/index.js';
+import { countForecast, thinnedBy, type CountForecast } from '../chance/index.js';
+import { leadsTo, MOST_MM } from '../moving/index.js';
+import { soakClock, soakingNow, type Soaking } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { keptQuiet, type Progress, type WarmthToll } from '../warmth/index.js';
-import { waysOf } from './facts.js';
+import { heatNow, keptQuiet, type DeadlyWarmth, type Progress, type WarmthToll } from '../warmth/index.js';
+import { waitingOf, type Waiting } from './hope.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
 import type { ParcelState } from './state.js';
-import { HORIZON_DAYS, momentOf, SLOT_MS, type Workings } from './workings.js';
+import { HORIZON_DAYS, SLOT_MS, type Workings } from './workings.js';
 
 /** A count forecast at a moment. */
 export interface CountAt extends CountForecast {
   readonly atMs: number;
 }
 
+/** A towel that wants water. */
+export interface Thirst {
+  readonly damp: 'dry' | 'drying';
+  /** A finger said so and nobody has given it water since; else it is only likelier than not. */
+  readonly felt: boolean;
+  /** Since when, ms. */
+  readonly sinceMs: number;
+}
+
 /** The forecast's answers about one parcel at one moment. */
-export interface Answers {
+export interface Answers extends Waiting {
   readonly nowMs: number;
   readonly state: ParcelState;
   readonly progressNow: number;
@@ -26,11 +35,12 @@ export interface Answers {
   /** Already there if one opened now. */
   readonly now: CountAt;
   readonly chanceQuietAlive: number;
+  /** Of the quiet seeds, plants to be expected if they are planted along unproved: never surer than if one waits and sees. */
+  readonly planted: CountForecast;
+  /** When somebody last saw into the bag, ms: at this parcel or at a mate. */
+  readonly openedMs: number;
   /** What the warmth so far has cost. */
   readonly toll: WarmthToll;
-  /** Chance of any further tip before patience ends. */
-  readonly chanceAnyFurther: number;
-  readonly patienceMs: number;
   /** When the next tip shows: one chance in ten before `low`, nine before `high`; null beyond the horizon or where none is to come. */
   readonly nextTip: { readonly lowMs: number; readonly likelyMs: number; readonly highMs: number } | null;
   /** When half of the living have shown, and when all but the last tenth; null beyond the horizon. */
@@ -40,6 +50,12 @@ export interface Answers {
   /** When the first sprout is ready, shown or still to come, and when the first is late. */
   readonly window: { readonly readyMs: number | null; readonly lateMs: number | null };
   readonly drying: DryingForecast;
+  /** It lies in its soak still; null where it is out, or had none. */
+  readonly soaking: Soaking | null;
+  /** Water that it wants now: felt and not given since, or the likelier state by now; null while it is damp. */
+  readonly thirst: Thirst | null;
+  /** Its place kills seed by what its thermometer said last; null where it does not. */
+  readonly heat: DeadlyWarmth | null;
   /** When seed that lies in water drowns, ms; null where it does not lie in water. */
   readonly drownsMs: number | null;
   /** How this batch's roots grow: against the crop's figure, and how many measured seeds say so. */
@@ -93,30 +109,42 @@ function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => numb
   return halve(low, high, chance, level);
 }
 
-/** How long to wait for a crop: so many times its median in progress, chill on top. */
-function patienceMs({ facts, progress }: Workings): number {
-  const from = facts.chillUntilMs ?? facts.startMs;
-  return momentOf(progress, progress.at(from) + waysOf(facts).patienceTimes * Math.exp(facts.prior.logMedian.mean));
-}
-
 /** When seed in water drowns; null where it lies in none. */
-const drowns = ({ facts, method }: Workings, nowMs: number): number | null =>
-  method.late === 'drowned' ? soakClock(facts.crop, facts.startMs, nowMs, true).drownsMs : null;
+const drowns = ({ facts, method }: Workings, soaking: Soaking | null, nowMs: number): number | null =>
+  method.late === 'drowned' ? soakClock(facts.crop, facts.startMs, nowMs, true).drownsMs : (soaking?.drownsMs ?? null);
+
+/** What fingers said of a bag: of this parcel and of its mates, rising. */
+const feltOf = ({ looks, bagDamp }: Workings['facts']): DampLook[] =>
+  [...looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])), ...(bagDamp ?? [])].sort(
+    (a, b) => a.atMs - b.atMs,
+  );
+
+/** Water that it wants; standing water is changed and not given. */
+function thirstOf({ facts, method, state }: Workings, { dryingAtMs, shareLeft }: DryingForecast, nowMs: number): Thirst | null {
+  const damp = wantsWater(shareLeft);
+  if (damp === null || method.water === 'standing' || state.quiet + state.showing === 0) return null;
+  const last = feltOf(facts).findLast(({ atMs }) => atMs <= nowMs);
+  const felt = last !== undefined && (last.damp === 'dry' || last.damp === 'drying') && !last.rewetted && last.atMs >= dryingAtMs;
+  return { damp, felt, sinceMs: felt ? last.atMs : dryingAtMs };
+}
 
 /** When its water wants a hand: a bag's by its closure, a pot's by its kind, standing water after a day. */
 function dryingOf({ facts, method, progress }: Workings, nowMs: number): DryingForecast {
   const celsius = meanCelsius(progress, nowMs);
-  const own = facts.looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : []));
   const forecast = dryingForecast(
     method.lossPerDayAt25C ?? lossPerDay(facts.closure),
     celsius,
-    facts.startMs,
-    [...own, ...(facts.bagDamp ?? [])],
+    // The towel is given its dose when the seed comes out of its soak.
+    facts.soakUntilMs ?? facts.startMs,
+    feltOf(facts),
     nowMs,
     facts.weighings,
   );
   if (method.water !== 'standing') return forecast;
-  const changedMs = own.reduce((last, { atMs, rewetted }) => (rewetted && atMs <= nowMs ? Math.max(last, atMs) : last), facts.startMs);
+  const changedMs = facts.looks.reduce(
+    (last, { atMs, rewetted }) => (rewetted && atMs <= nowMs ? Math.max(last, atMs) : last),
+    facts.startMs,
+  );
   return { ...forecast, dryingAtMs: changedMs + DAY_MS };
 }
 
@@ -134,11 +162,20 @@ export function quietPast({ growth, outlook, progress }: Workings, lengthMm: num
 export function answersOf(workings: Workings, nowMs: number): Answers {
   const { facts, progress, outlook, lot, state, growth } = workings;
   const tipsBy = (ms: number): CountAt => ({ atMs: ms, ...countForecast(outlook.furtherTips(progress.at(ms))) });
-  const patience = patienceMs(workings);
+  const end = countForecast(outlook.furtherTips(Infinity));
+  const waiting = waitingOf(workings, nowMs);
+  const patience = waiting.patienceMs;
   const roots = rootsNow(workings, nowMs);
   const curve = curveOf(workings, state, patience, nowMs);
   const [soonMs = nowMs] = facts.lookTimesMs.filter((ms) => ms > nowMs + SLOT_MS);
   const nextTip = nextTipOf(workings, curve);
+  const drying = dryingOf(workings, nowMs);
+  const soaking = soakingNow(
+    facts.crop,
+    facts.startMs,
+    facts.soakUntilMs ?? null,
+    facts.looks.map(({ atMs }) => atMs),
+  );
   return {
     nowMs,
     state,
@@ -146,18 +183,22 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
     now: tipsBy(nowMs),
     soon: tipsBy(soonMs),
     tomorrow: tipsBy(facts.lookTimesMs.findLast((ms) => ms <= nowMs + 1.5 * DAY_MS) ?? nowMs + DAY_MS),
-    end: countForecast(outlook.furtherTips(Infinity)),
+    end,
+    planted: plantedAlong(outlook.furtherTips(Infinity), end),
+    openedMs: Math.max(facts.startMs, ...facts.looks.map(({ atMs }) => atMs), ...(facts.bagDamp ?? []).map(({ atMs }) => atMs)),
     chanceQuietAlive: outlook.chanceAlive(keptQuiet(workings.toll)),
     toll: workings.toll,
-    chanceAnyFurther: outlook.chanceAny(Math.max(progress.at(patience), progress.at(nowMs))),
-    patienceMs: patience,
+    ...waiting,
     nextTip,
     halfMs: progress.when(lot.progressOf(0.5)),
     mostMs: progress.when(lot.progressOf(0.9)),
     roots,
     window: moveWindow(workings, roots, nowMs),
-    drying: dryingOf(workings, nowMs),
-    drownsMs: drowns(workings, nowMs),
+    drying,
+    soaking,
+    thirst: soaking ? null : thirstOf(workings, drying, nowMs),
+    heat: state.quiet + state.showing > 0 ? heatNow(facts.crop, facts.stays, nowMs) : null,
+    drownsMs: drowns(workings, soaking, nowMs),
     rootRate: {
       mmPerDayNow: growth.mmPerDayAtOptimum * (progress.at(nowMs + DAY_MS) - progress.at(nowMs)),
       factor: growth.what === 'root' ? growth.mmPerDayAtOptimum / facts.crop.root.mmPerDayAtOptimum : 1,
@@ -170,11 +211,20 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
   };
 }
 
+/** A seed planted unproved comes up a little less surely than a sprout that was seen. Guess. */
+const UNPROVED = 0.85;
+
+/** Plants from quiet seeds that are planted along, by what would show of them. */
+function plantedAlong(tips: ArrayLike<number>, end: CountForecast): CountForecast {
+  const planted = countForecast(thinnedBy(tips, UNPROVED));
+  return { ...planted, low: Math.min(planted.low, end.low), high: Math.min(planted.high, end.high) };
+}
+
 /** The longest root that lies there by now: a seen one, or of a tip that has most likely come since. */
 function longestRoot({ growth, progress }: Workings, roots: readonly RootsNow[], nextTip: Answers['nextTip'], nowMs: number): number {
   const seen = Math.max(0, ...roots.map(({ usualMm }) => usualMm));
   const since = nextTip ? progress.at(nowMs) - progress.at(nextTip.likelyMs) : 0;
-  return Math.max(seen, since * growth.mmPerDayAtOptimum, 0);
+  return Math.min(Math.max(seen, since * growth.mmPerDayAtOptimum, 0), Math.max(seen, MOST_MM));
 }
 
 type ChanceAt = Pick<CountAt, 'atMs' | 'anyChance'>;

@@ -17,6 +17,20 @@ export interface BagMates {
   readonly number: number;
 }
 
+/** Another packet of a crop: what it is called, what is known of its living share, and what it has left. */
+export interface OtherPacket {
+  readonly title: string;
+  readonly share: Prior['share'];
+  readonly left: number | null;
+}
+
+/** The second of two steps: so many more seeds on a day, if fewer than so many have shown by then. */
+export interface SecondStep {
+  readonly atMs: number;
+  readonly below: number;
+  readonly seeds: number;
+}
+
 /** Everything about a parcel that its forecast hangs on: plain values, no ids. */
 export interface ParcelFacts {
   readonly crop: Crop;
@@ -25,6 +39,10 @@ export interface ParcelFacts {
   readonly wanted: number | null;
   readonly startMs: number;
   readonly chillUntilMs: number | null;
+  /** When it is to be out of the water, where it was put into it at the start; null where it was not. */
+  readonly soakUntilMs?: number | null;
+  /** More of its packet is to be started then, if fewer than so many have shown; null where nothing was agreed. */
+  readonly secondStep?: SecondStep | null;
   /** What was known before any look: book, packet and own records. */
   readonly prior: LotPrior;
   readonly stays: readonly Stay[];
@@ -44,6 +62,8 @@ export interface ParcelFacts {
   readonly packetLeft?: number | null;
   /** Whether the packet's rate was printed or proved, not only the book's. */
   readonly rateProved?: boolean;
+  /** Other packets of the crop that have seed left, the likeliest first. */
+  readonly otherPackets?: readonly OtherPacket[];
   readonly prepared?: readonly string[];
   /** Number of a later batch of the same packet that is under way: the lot is topped up already. */
   readonly followedBy?: number | null;

@@ -2,6 +2,7 @@
 export * from './answers.js';
 export * from './facts-of.js';
 export * from './facts.js';
+export * from './hope.js';
 export * from './past-lot.js';
 export * from './roots-now.js';
 export * from './state.js';

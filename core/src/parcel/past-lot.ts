@@ -1,4 +1,4 @@
-import { type PastLot, posteriorOf } from '../forecast/index.js';
+import { type PastLot, posteriorOf, TIP_LAWS } from '../forecast/index.js';
 import type { ParcelFacts } from './facts.js';
 import { basicsFor } from './workings.js';
 
@@ -23,9 +23,12 @@ export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<Pas
     sum[0] = (sum[0] ?? 0) + weight * value;
     sum[1] = (sum[1] ?? 0) + weight * value * value;
   };
+  const laws = TIP_LAWS.map(() => 0);
   for (const column of posterior.columns) {
+    const law = TIP_LAWS.indexOf(column.law);
     column.weights.forEach((weight, index) => {
       if (weight === 0) return;
+      laws[law] = (laws[law] ?? 0) + weight;
       add(sums.share, posterior.shares[index] ?? 0, weight);
       add(sums.shift, column.logMedian - facts.prior.logMedian.mean, weight);
       add(sums.spread, Math.log(column.spread), weight);
@@ -42,5 +45,6 @@ export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<Pas
     shift: { mean: shift.mean, sd: Math.hypot(shift.sd, progress.logSdAt(closedMs)) },
     logSpread: moments(sums.spread),
     share: { lived, died: weight - lived },
+    laws,
   };
 }

@@ -26,7 +26,7 @@ export interface ParcelLook extends LookFact {
 }
 
 /** Why a batch was closed. */
-export const CLOSING_REASONS = ['all_moved', 'given_up', 'rotten', 'other'] as const;
+export const CLOSING_REASONS = ['all_moved', 'set_aside', 'given_up', 'rotten', 'counted', 'other'] as const;
 export type ClosingReason = (typeof CLOSING_REASONS)[number];
 
 /** Sprouts lifted out: touched ones by seed, the rest by count. */
@@ -82,8 +82,15 @@ export const hasTipped = (stage: SeedStage): boolean => TIPPED.includes(stage);
  *
  * @param seeds seeds in the batch
  * @param startMs when it was tucked in
+ * @param noticeMs how long before a look through the bag a tip must have come to be noticed, ms
  */
-export function parcelState(seeds: number, startMs: number, looks: readonly ParcelLook[], moves: readonly ParcelMove[]): ParcelState {
+export function parcelState(
+  seeds: number,
+  startMs: number,
+  looks: readonly ParcelLook[],
+  moves: readonly ParcelMove[],
+  noticeMs: (atMs: number) => number = () => Infinity,
+): ParcelState {
   const states: SeedState[] = Array.from({ length: seeds }, (_, index) => ({
     seed: index + 1,
     stage: 'quiet',
@@ -99,8 +106,11 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
   let rotten = 0;
   let lost = 0;
   let lastSeenMs = startMs;
+  let throughMs = startMs;
   for (const look of [...looks].sort((a, b) => a.atMs - b.atMs)) {
     let touchedNew = 0;
+    // What shows through the bag would have shown at the last look through it, had it come long before that.
+    const fromMs = look.through ? Math.max(lastSeenMs, throughMs - noticeMs(throughMs)) : lastSeenMs;
     for (const mark of look.marks) {
       const before = states[mark.seed - 1];
       if (!before) continue;
@@ -109,7 +119,7 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
       states[mark.seed - 1] = {
         ...before,
         stage: mark.stage,
-        tipFromMs: comes ? lastSeenMs : before.tipFromMs,
+        tipFromMs: comes ? fromMs : before.tipFromMs,
         tipToMs: comes ? look.atMs : before.tipToMs,
         measuredMm: mark.rootMm ?? before.measuredMm,
         measuredAtMs: mark.rootMm === null ? before.measuredAtMs : look.atMs,
@@ -118,13 +128,14 @@ export function parcelState(seeds: number, startMs: number, looks: readonly Parc
     }
     const total = Math.max(tipped, look.tipped ?? 0);
     const unplaced = total - tipped - touchedNew;
-    if (unplaced > 0) counted.push({ fromMs: lastSeenMs, toMs: look.atMs, count: unplaced });
+    if (unplaced > 0) counted.push({ fromMs, toMs: look.atMs, count: unplaced });
     // Touching seeds that were only counted before gives those counts their places.
     if (unplaced < 0) counted = take(counted, -unplaced);
     tipped = total;
     rotten = Math.max(rotten, look.rotten ?? 0);
     lost = Math.max(lost, look.lost ?? 0);
-    if (look.tipped !== null && !look.through) lastSeenMs = look.atMs;
+    if (look.tipped !== null && look.through) throughMs = look.atMs;
+    if (look.tipped !== null && !look.through) lastSeenMs = throughMs = look.atMs;
   }
   let moved = 0;
   for (const move of moves) {

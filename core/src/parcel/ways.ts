@@ -12,7 +12,7 @@ export interface HouseWays {
   readonly sureness: number;
   /** So unlikely must a lot's showing be, by what its packet proved, before the packet is doubted. */
   readonly retestChance: number;
-  /** Patience in medians of the crop. */
+  /** Patience at the least, in medians of the crop: from then on what is known of the lot decides. */
   readonly patienceTimes: number;
 }
 
@@ -22,5 +22,5 @@ export const USUAL_WAYS: HouseWays = {
   leastHope: 0.1,
   sureness: 0.9,
   retestChance: 0.05,
-  patienceTimes: 4,
+  patienceTimes: 2,
 };

@@ -1,9 +1,11 @@
 import {
   evidenceFrom,
+  MOSTLY_NOTICED_MM,
   lotCurve,
   outlookFor,
   posteriorOf,
   type Evidence,
+  type Harm,
   type LotCurve,
   type Outlook,
   type Posterior,
@@ -13,7 +15,7 @@ import { growthLimits, methodOf, type GrowthLimits, type Method } from '../metho
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
 import { AFTER_CHILL } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { integrateProgress, tollOf, type Progress, type WarmthToll } from '../warmth/index.js';
+import { integrateProgress, paused, tollOf, type Pause, type Progress, type WarmthToll } from '../warmth/index.js';
 import { waysOf, type ParcelFacts } from './facts.js';
 import { parcelState, type ParcelState } from './state.js';
 
@@ -76,11 +78,19 @@ function tollFor(facts: ParcelFacts, progress: Progress, nowMs: number): WarmthT
   return tollOf(facts.crop, progress, fromMs, nowMs - fromMs < SLOT_MS ? fromMs + 3 * DAY_MS : nowMs);
 }
 
+/** Less harm than this is no figure to reckon with. */
+const NO_HARM = 0.99;
+
+/** What heat took, as the forecast knows it: some of what had not shown by then. */
+const harmOf = ({ survival, harmedMs }: WarmthToll, progress: Progress): Harm | null =>
+  harmedMs === null || survival > NO_HARM ? null : { progress: progress.at(harmedMs), survival };
+
 /** The prior at the warmth the batch really had. */
 const priorIn = (prior: Prior, toll: WarmthToll, warmthLogSd: number): Prior => ({
-  share: { mean: Math.max(prior.share.mean * toll.share * toll.survival, 0.02), weight: prior.share.weight },
+  share: { mean: Math.max(prior.share.mean * toll.share, 0.02), weight: prior.share.weight },
   logMedian: { mean: prior.logMedian.mean, sd: Math.hypot(prior.logMedian.sd, warmthLogSd) },
   spread: prior.spread,
+  ...(prior.laws ? { laws: prior.laws } : {}),
 });
 
 /** The last workings of facts that are still held: several questions about one parcel share them. */
@@ -98,6 +108,31 @@ export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
 /** What its looks and its warmth come to, before any question of chance. */
 export type Basics = Pick<Workings, 'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth'>;
 
+/** Stretches in which its towel was known to be dry: from a finger that felt it so to the next that did not, or to now. */
+function dryStretches({ looks, bagDamp }: ParcelFacts, nowMs: number): Pause[] {
+  const felt = [...looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])), ...(bagDamp ?? [])]
+    .filter(({ atMs }) => atMs <= nowMs)
+    .sort((a, b) => a.atMs - b.atMs);
+  const found: Pause[] = [];
+  let dryMs: number | null = null;
+  for (const { atMs, damp, rewetted } of felt) {
+    if (dryMs !== null && (damp !== 'dry' || rewetted) && atMs > dryMs) {
+      found.push({ fromMs: dryMs, toMs: atMs });
+      dryMs = null;
+    }
+    if (damp === 'dry') dryMs = rewetted ? null : (dryMs ?? atMs);
+  }
+  return dryMs !== null && nowMs > dryMs ? [...found, { fromMs: dryMs, toMs: nowMs }] : found;
+}
+
+/** How long before a look through the bag a tip must have come for most of them to be noticed, by the warmth of that day, ms. */
+const noticeMs =
+  ({ crop }: ParcelFacts, progress: Progress) =>
+  (atMs: number): number => {
+    const aDay = Math.max(progress.at(atMs) - progress.at(atMs - DAY_MS), 0.02);
+    return (MOSTLY_NOTICED_MM / (crop.root.mmPerDayAtOptimum * aDay)) * DAY_MS;
+  };
+
 /**
  * What a parcel went through up to a moment, and no further than some days on.
  *
@@ -109,12 +144,14 @@ export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Ba
     facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
       ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
       : facts.stays;
-  const progress = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
-  const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
+  const whole = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
+  const progress = paused(whole, dryStretches(facts, nowMs));
+  const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves, noticeMs(facts, progress));
   const method = methodOf(facts.method);
   const growth = growthOf(facts, method, state, progress);
-  const evidence = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
-  return { facts, method, progress, evidence, toll: tollFor(facts, progress, nowMs), state, growth };
+  const seen = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
+  const toll = tollFor(facts, progress, nowMs);
+  return { facts, method, progress, evidence: { ...seen, harm: harmOf(toll, progress) }, toll, state, growth };
 }
 
 function derive(facts: ParcelFacts, nowMs: number): Workings {
@@ -122,7 +159,7 @@ function derive(facts: ParcelFacts, nowMs: number): Workings {
   const { evidence, progress, toll } = basics;
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
   const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd));
-  const outlook = outlookFor(posterior, evidence.quiet);
+  const outlook = outlookFor(posterior, evidence.quiet, evidence.harm);
   return { ...basics, posterior, outlook, lot: lotCurve(posterior) };
 }
 
