@@ -1,4 +1,4 @@
-import { betaBinomial, binomial } from '../chance/index.js';
+import { betaBinomial, binomial, thinnedBy } from '../chance/index.js';
 
 /** What is believed of one seed's way to a plant. What is left out loses nothing and gives one. */
 export interface PlantRate {
@@ -33,15 +33,6 @@ function added(a: ArrayLike<number>, b: ArrayLike<number>, most: number): Float6
   return sum;
 }
 
-/** Every count of a distribution goes on with a chance of its own. */
-function thinned(counts: ArrayLike<number>, share: number): Float64Array {
-  const result = new Float64Array(counts.length);
-  for (let n = 0; n < counts.length; n++) {
-    binomial(n, share).forEach((chance, k) => (result[k] = (result[k] as number) + (counts[n] as number) * chance));
-  }
-  return result;
-}
-
 /** Sprouts of one living unit: one, and the further ones of a cluster as a binomial with the right mean. */
 function germsOf(mean: number): Float64Array {
   const most = Math.ceil(2 * (mean - 1));
@@ -53,12 +44,12 @@ function germsOf(mean: number): Float64Array {
  * on, thinned to the keepers, and of these the ones worth keeping.
  */
 function potOf(units: number, { survival = 1, keep = 1, germs = 1, keepers = 1 }: PlantRate): Float64Array {
-  const unit = thinned(germsOf(germs), survival);
+  const unit = thinnedBy(germsOf(germs), survival);
   let standing: Float64Array = Float64Array.of(1);
   for (let i = 0; i < units; i++) standing = added(standing, unit, 64);
   const kept = new Float64Array(Math.min(keepers, standing.length - 1) + 1);
   standing.forEach((chance, n) => (kept[Math.min(n, kept.length - 1)] = (kept[Math.min(n, kept.length - 1)] as number) + chance));
-  return thinned(kept, keep);
+  return thinnedBy(kept, keep);
 }
 
 /**
@@ -111,6 +102,8 @@ function fewest(enough: (seeds: number) => boolean, from: number): number | null
 export interface PlantOdds {
   /** Chance from a number of seeds. */
   of(seeds: number): number;
+  /** Chance from so many sprouts. */
+  bySprouts(sprouts: number): number;
   /** Chance from a distribution of sprouts. */
   fromSprouts(sprouts: ArrayLike<number>): number;
   /** Fewest seeds, or null where even {@link MOST_SEEDS} do not. @param sureness inside (0, 1) */
@@ -135,6 +128,7 @@ export function plantOdds(wanted: number, rate: PlantRate): PlantOdds {
   };
   return {
     of,
+    bySprouts: enough,
     fromSprouts: over,
     // The chance rises with the seeds.
     seedsFor: (sureness) => fewest((seeds) => of(seeds) >= sureness - CLOSE_ENOUGH, wanted),

@@ -1,36 +1,18 @@
-import { doseFor, layOut, spacingNeededMm, type Closure, type Dose } from '../carrier/index.js';
-import type { Crop } from '../crops/index.js';
-import type { LotPrior } from '../forecast/index.js';
-import { methodOf, paneOf, type MethodId } from '../method/index.js';
-import {
-  handlingFor,
-  soundShare,
-  survivalFor,
-  type Destination,
-  type Fates,
-  type Handling,
-  type RootSchool,
-  type Survival,
-} from '../moving/index.js';
+import { doseFor, layOut, spacingNeededMm } from '../carrier/index.js';
+import { lateLength, methodOf, paneOf } from '../method/index.js';
+import { readyLength } from '../moving/index.js';
 import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/index.js';
-import { soakHours, type Preparation } from '../preparing/index.js';
-import { finalCountFor, type FinalCount } from '../seedtest/index.js';
-import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { placeNow, rateAt, type DayRange, type Reading } from '../warmth/index.js';
+import { soakEnd } from '../preparing/index.js';
+import { finalCountFor } from '../seedtest/index.js';
+import { DAY_MS } from '../units/index.js';
+import { heatNow, placeNow, rateAt, type DeadlyWarmth } from '../warmth/index.js';
 import { courseOf } from './course.js';
-import { filledUp, mostPlants, plantOdds, type PlantRate } from './how-many.js';
-import {
-  chanceInTime,
-  countBack,
-  daysForward,
-  latenessOf,
-  nursingFor,
-  ripeningFor,
-  type CountedBack,
-  type CropLateness,
-  type Goal,
-  type Reached,
-} from './when.js';
+import { filledUp, mostPlants, plantOdds, type PlantOdds, type PlantRate } from './how-many.js';
+import type { Plan, PlanAtSpot, PlanQuestion, PlanSpot } from './question.js';
+import { perTakenOf, ratesOf } from './rate.js';
+import { twoSteps } from './two-steps.js';
+import { bestSpot, comesAt } from './where.js';
+import { chanceInTime, countBack, daysForward, latenessOf, nursingFor, ripeningFor } from './when.js';
 
 /** Sureness at which the number of seeds is laid out. */
 const LEVELS = [0.6, 0.8, 0.9, 0.95] as const;
@@ -39,127 +21,6 @@ const MOST_OTHERS = 2;
 /** Nobody lays more of a packet that is hardly alive. Guess. */
 const MOST_TRIED = 40;
 const MOST_SPROUTS = 400;
-
-/** A place in which a batch could be begun: its record, what such places are like, and what is known of the packet there. */
-export interface PlanSpot {
-  readonly id: string;
-  readonly readings: readonly Reading[];
-  readonly guess: DayRange;
-  readonly prior: LotPrior;
-}
-
-/** What is planned: this many plants of that crop, started how, when and where. */
-export interface PlanQuestion {
-  readonly crop: Crop;
-  readonly method: MethodId;
-  readonly packet: {
-    readonly prior: LotPrior;
-    /** Sprouts of its crop that were moved, and that snapped on the way. */
-    readonly handled: { readonly moved: number; readonly snapped: number };
-    readonly fates: Readonly<Record<string, Fates>>;
-    /** Seedlings of its tests by whether they would become plants. */
-    readonly sound: { readonly normal: number; readonly abnormal: number };
-    readonly seedsLeft: number | null;
-  };
-  /** Other packets of the crop with what they hold, to fill up from. */
-  readonly others: readonly { readonly id: string; readonly title: string; readonly prior: LotPrior; readonly seedsLeft: number | null }[];
-  readonly wanted: number;
-  /** Share of the plants that is worth keeping, where only the best are. */
-  readonly keep: number;
-  readonly sureness: number;
-  /** What the gardener fixed, or null to be told. */
-  readonly seeds: number | null;
-  readonly destination: Destination;
-  readonly school: RootSchool;
-  /** Sprouts to a pot, and plants left in it. */
-  readonly perPot: number;
-  readonly keepers: number;
-  readonly prepared: readonly Preparation[];
-  readonly startMs: number;
-  /** Midday of the day by which it is wished for. */
-  readonly target: { readonly kind: Exclude<Goal, 'move'>; readonly atMs: number } | null;
-  /** What earlier batches of the crop tell. */
-  readonly seasons: {
-    readonly nursingDays: readonly number[];
-    readonly lateness: readonly { readonly year: number; readonly days: number; readonly kind: Exclude<Goal, 'move'> }[];
-  };
-  readonly chillDays: number | null;
-  readonly closure: Closure;
-  /** The folded towel; what it is drawn on where it is none. */
-  readonly pane: { readonly widthMm: number; readonly heightMm: number; readonly plies: number };
-  readonly spots: readonly PlanSpot[];
-}
-
-/** A spot with what it would do. */
-export interface PlanAtSpot {
-  readonly spotId: string;
-  /** The batch as it would be begun there. */
-  readonly facts: ParcelFacts;
-  /** Days from the start until half of the living show; null where they never do. */
-  readonly halfDays: number | null;
-  /** The days forward, if enough come. */
-  readonly forward: readonly Reached[];
-  /** Counted back from the wished date; and the chance of being in time if begun now. */
-  readonly back: CountedBack | null;
-  readonly inTimeNow: number | null;
-  /** Final count of a test here. */
-  readonly finalCount: FinalCount;
-}
-
-/** Everything that Tuck in works out before a batch is begun. */
-export interface Plan {
-  /** The gardener's number, or the fewest that suffice. */
-  readonly seeds: number;
-  /** The fewest that suffice; null where no number does. */
-  readonly enough: number | null;
-  /** Taken from the packet, where husks split. */
-  readonly taken: number;
-  /** Sprouts that the wished plants take. */
-  readonly sprouts: number;
-  /** Chance of the wanted plants for numbers around it. */
-  readonly chances: readonly { readonly seeds: number; readonly chance: number }[];
-  /** Fewest seeds by sureness. */
-  readonly levels: readonly { readonly sureness: number; readonly seeds: number | null }[];
-  readonly expectedRate: number;
-  readonly handling: Handling;
-  readonly survival: Survival;
-  /** What the packet's rest gives where it has too few. */
-  readonly shortage: {
-    readonly left: number;
-    readonly chance: number;
-    /** Most plants that the rest gives as surely as asked. */
-    readonly plants: number;
-    /** Seeds of other packets of the crop that fill it up. */
-    readonly fill: readonly { readonly packetId: string; readonly title: string; readonly seeds: number }[];
-  } | null;
-  readonly lateness: CropLateness | null;
-  readonly nursingTold: number;
-  readonly dose: Dose;
-  readonly nearestMm: number;
-  readonly neededMm: number;
-  readonly bySpot: readonly PlanAtSpot[];
-}
-
-/** Half a husk is not left over: all of its seeds are laid. */
-const perTakenOf = ({ crop, prepared }: PlanQuestion): number =>
-  prepared.includes('split') ? Math.max(Math.round(crop.seed.perUnit), 1) : 1;
-
-/** Shares along the way from seed to plant. */
-function rateOf(question: PlanQuestion): { rate: PlantRate; handling: Handling; survival: Survival } {
-  const { crop, packet, destination, school, keep, perPot, keepers } = question;
-  const handling = handlingFor(crop, packet.handled, school);
-  const survival = survivalFor(destination, packet.fates[destination] ?? { lived: 0, lost: 0 });
-  const rate = {
-    ...packet.prior.share,
-    handling: handling.mean,
-    survival: survival.mean * soundShare(packet.sound),
-    keep,
-    perPot,
-    keepers,
-    germs: perTakenOf(question) > 1 ? 1 : crop.seed.perUnit,
-  };
-  return { handling, survival, rate };
-}
 
 function shortageOf(question: PlanQuestion, rate: PlantRate, taken: number, perTaken: number): Plan['shortage'] {
   const left = question.packet.seedsLeft;
@@ -170,6 +31,7 @@ function shortageOf(question: PlanQuestion, rate: PlantRate, taken: number, perT
     left,
     chance: laid > 0 ? plantOdds(wanted, rate).of(laid) : 0,
     plants: laid > 0 ? mostPlants(laid, sureness, rate) : 0,
+    singly: question.perPot > 1 ? (laid > 0 ? mostPlants(laid, sureness, { ...rate, perPot: 1, keepers: 1 }) : 0) : null,
     fill: question.others
       .flatMap(({ id, title, prior, seedsLeft }) => {
         const seeds = filledUp(wanted, sureness, rate, laid, prior.share);
@@ -183,7 +45,7 @@ function shortageOf(question: PlanQuestion, rate: PlantRate, taken: number, perT
 
 /** A batch as it would be begun in a spot, or was in the moment it was begun. */
 export function startFacts(
-  batch: Pick<PlanQuestion, 'crop' | 'method' | 'startMs' | 'chillDays' | 'closure' | 'prepared'> & {
+  batch: Pick<PlanQuestion, 'crop' | 'method' | 'startMs' | 'chillDays' | 'closure' | 'prepared' | 'soaking'> & {
     readonly seeds: number;
     readonly wanted: number | null;
     readonly doseMl: number;
@@ -192,12 +54,13 @@ export function startFacts(
   { readings, guess, prior }: Omit<PlanSpot, 'id'>,
   house: House,
 ): ParcelFacts {
-  const { chillDays, startMs, ...rest } = batch;
+  const { chillDays, startMs, soaking, ...rest } = batch;
   return factsOf(
     {
       ...rest,
       startMs,
       chillUntilMs: chillDays === null ? null : startMs + chillDays * DAY_MS,
+      soakUntilMs: soaking && batch.prepared.includes('soak') ? soakEnd(batch.crop, startMs) : null,
       prior,
       stays: [{ fromMs: startMs, readings, guess }],
       looks: [],
@@ -208,49 +71,92 @@ export function startFacts(
   );
 }
 
+/** A spot before its numbers: the batch as it would be begun there, and what share of the living comes. */
+interface Tried {
+  readonly spot: PlanSpot;
+  readonly refused: DeadlyWarmth | null;
+  readonly comes: number;
+  readonly halfDays: number | null;
+}
+
 /** Works out a batch before it is begun: how many, how wet, how far apart, and when in each spot. */
 export function planFor(question: PlanQuestion, house: House, millilitresPerSpray: number): Plan {
   const { crop, packet, wanted, sureness, pane, perPot, keepers, startMs, target } = question;
   const { prior } = packet;
-  const { rate, handling, survival } = rateOf(question);
-  const odds = plantOdds(wanted, rate);
-  const fewest = odds.seedsFor(sureness);
+  const rates = ratesOf(question);
   const perTaken = perTakenOf(question);
-  const enough = fewest === null ? null : Math.min(Math.ceil(fewest / perTaken) * perTaken, MOST_SPROUTS);
+  const sprouts = Math.min(Math.ceil(wanted / keepers) * perPot, MOST_SPROUTS);
+  const ways = { ...house.ways, rootSchool: question.school };
+  const begun = (seeds: number, doseMl: number, packetLeft: number | null, spot: PlanSpot): ParcelFacts =>
+    startFacts({ ...pick(question), seeds, wanted: sprouts, doseMl, packetLeft }, spot, { ...house, ways });
+
+  const tries = question.spots.map((spot): Tried => {
+    const facts = begun(wanted, 1, null, spot);
+    const { lot, progress } = workingsFor(facts, startMs);
+    const halfMs = progress.when(lot.progressOf(0.5));
+    return {
+      spot,
+      // What its thermometer said last; a guess refuses nobody.
+      refused: heatNow(crop, facts.stays, startMs),
+      comes: comesAt(crop, progress, Math.max(startMs, facts.chillUntilMs ?? 0)),
+      halfDays: halfMs === null ? null : (halfMs - startMs) / DAY_MS,
+    };
+  });
+  const spotId = question.spotId ?? bestSpot(tries.map(({ spot, ...rest }) => ({ spotId: spot.id, ...rest })));
+  const here = tries.find(({ spot }) => spot.id === spotId);
+  /** Odds by the share that comes, to the hundredth: places that are alike share them. */
+  const known = new Map<number, PlantOdds>();
+  const oddsAt = (comes: number): PlantOdds => {
+    const key = Math.round(comes * 100) / 100;
+    const found = known.get(key) ?? plantOdds(wanted, rates.at(key));
+    known.set(key, found);
+    return found;
+  };
+  const enoughAt = (comes: number): number | null => {
+    const fewest = oddsAt(comes).seedsFor(sureness);
+    return fewest === null ? null : Math.min(Math.ceil(fewest / perTaken) * perTaken, MOST_SPROUTS);
+  };
+  const comes = here?.comes ?? 1;
+  const [rate, odds, enough] = [rates.at(comes), oddsAt(comes), enoughAt(comes)];
   // Where no number makes it sure, all that the packet has is the best that can be done.
   const seeds = question.seeds ?? enough ?? Math.max(Math.min(packet.seedsLeft ?? MOST_TRIED, MOST_TRIED), wanted);
   const taken = Math.ceil(seeds / perTaken);
-  const first = Math.max(Math.ceil(wanted / keepers / (rate.germs ?? 1)), (fewest ?? seeds) - 3, 1);
+  const first = Math.max(Math.ceil(wanted / keepers / (rate.germs ?? 1)), (enough ?? seeds) - 3, 1);
   const numbers = [...new Set([...Array.from({ length: 6 }, (_, step) => first + step), seeds])].sort((a, b) => a - b);
-  const sprouts = Math.min(Math.ceil(wanted / keepers) * perPot, MOST_SPROUTS);
   const sheet = { widthMm: pane.widthMm * 2, heightMm: pane.heightMm * 2, plies: pane.plies };
-  const dose = doseFor(sheet, crop.water.dampRatio, (crop.seed.gramsPerThousand / 1000) * seeds, millilitresPerSpray);
+  const dose = doseFor(
+    sheet,
+    crop.water.dampRatio,
+    // Soaked seed brings its water with it.
+    question.prepared.includes('soak') ? 0 : (crop.seed.gramsPerThousand / 1000) * seeds,
+    millilitresPerSpray,
+  );
   const lateness = latenessOf(question.seasons.lateness.filter(({ kind }) => kind === (target?.kind ?? 'plant_out')));
   const nursing = nursingFor(crop, question.seasons.nursingDays);
   const after = { nursing, ripening: ripeningFor(crop), lateDays: lateness?.shiftDays ?? 0 };
-  const soakDays = question.prepared.includes('soak') ? ((soakHours(crop)?.[1] ?? 0) * HOUR_MS) / DAY_MS : 0;
   const method = methodOf(question.method);
   const drawn = method.carrier === 'towel' ? pane : paneOf(method, seeds);
   const left = packet.seedsLeft === null ? null : Math.max(packet.seedsLeft - taken, 0);
-  const batch = { ...question, seeds, wanted: sprouts, doseMl: dose.millilitres, packetLeft: left };
 
-  const atSpot = (spot: PlanSpot): PlanAtSpot => {
-    const facts = startFacts(pick(batch), spot, { ...house, ways: { ...house.ways, rootSchool: question.school } });
-    const { lot, progress } = workingsFor(facts, startMs);
-    const halfMs = progress.when(lot.progressOf(0.5));
-    const course = courseOf(facts, odds, after);
-    const back = target && countBack(course, target.kind, sureness);
+  const atSpot = ({ spot, refused, comes: share, halfDays }: Tried): PlanAtSpot => {
+    const facts = begun(seeds, dose.millilitres, left, spot);
+    const course = courseOf(facts, oddsAt(share), after);
     const { minC, maxC } = placeNow(spot.readings, spot.guess, startMs, facts.utcOffsetHours);
     return {
       spotId: spot.id,
       facts,
-      halfDays: halfMs === null ? null : (halfMs - startMs) / DAY_MS,
+      comes: share,
+      enough: enoughAt(share),
+      refused,
+      halfDays,
       forward: daysForward(course),
-      back: back && { ...back, daysBefore: Math.ceil(back.daysBefore + soakDays) },
+      back: target && countBack(course, target.kind, sureness),
       inTimeNow: target && chanceInTime(course, target.kind, (target.atMs - startMs) / DAY_MS),
-      finalCount: finalCountFor(crop, rateAt(crop.temperature.beta, (minC + maxC) / 2), house.ways.patienceTimes, question.chillDays ?? 0),
+      finalCount: finalCountFor(crop, rateAt(crop.temperature.beta, (minC + maxC) / 2), question.chillDays ?? 0),
     };
   };
+  const bySpot = tries.map(atSpot);
+  const planned = bySpot.find((one) => one.spotId === spotId);
   return {
     seeds,
     enough,
@@ -258,29 +164,40 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
     sprouts,
     chances: numbers.map((number) => ({ seeds: number, chance: odds.of(number) })),
     levels: LEVELS.map((level) => ({ sureness: level, seeds: odds.seedsFor(level) })),
-    expectedRate: prior.share.mean,
-    handling,
-    survival,
+    expectedRate: prior.share.mean * comes,
+    handling: rates.handling,
+    survival: rates.survival,
+    factors: rates.factors(comes),
+    spotId,
+    twoSteps:
+      planned && enough !== null && perTaken === 1
+        ? twoSteps(planned.facts, { enough, sureness, rate, odds, left: packet.seedsLeft })
+        : null,
     shortage: shortageOf(question, rate, taken, perTaken),
     lateness,
     nursingTold: nursing.told,
     dose,
     nearestMm: layOut(seeds, drawn.widthMm, drawn.heightMm).nearestMm,
-    neededMm: spacingNeededMm(crop.seed.lengthMm, crop.root.lateMm),
-    bySpot: question.spots.map(atSpot),
+    neededMm: spacingNeededMm(crop.seed.lengthMm, lateLength(crop.root.lateMm, readyLength(crop, question.school))),
+    bySpot,
   };
 }
 
 /** What of a question a batch's facts take over. */
-const pick = <T extends Parameters<typeof startFacts>[0]>({
+const pick = ({
   crop,
   method,
   startMs,
   chillDays,
   closure,
   prepared,
-  seeds,
-  wanted,
-  doseMl,
-  packetLeft,
-}: T): Parameters<typeof startFacts>[0] => ({ crop, method, startMs, chillDays, closure, prepared, seeds, wanted, doseMl, packetLeft });
+  soaking,
+}: PlanQuestion): Omit<Parameters<typeof startFacts>[0], 'seeds' | 'wanted' | 'doseMl' | 'packetLeft'> => ({
+  crop,
+  method,
+  startMs,
+  chillDays,
+  closure,
+  prepared,
+  soaking,
+});

@@ -1,11 +1,11 @@
 import type { Crop } from '../crops/index.js';
 import { betaBinomial, binomial, countForecast } from '../chance/index.js';
 import { chanceOfPlants, MOST_SEEDS, seedsFor } from './how-many.js';
-import { waysOf, type Workings } from '../parcel/index.js';
+import { waysOf, type OtherPacket, type ParcelFacts, type Workings } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
 
 /** Another way to begin a packet that failed one way. */
-export type OtherWay = 'prepared' | 'warmer' | 'cooler' | 'pot' | 'pod' | 'towel';
+export type OtherWay = 'prepared' | 'warmer' | 'cooler' | 'pot' | 'pod' | 'towel' | 'packet';
 
 /** Whether enough will come, and what would mend it. */
 export interface Supply {
@@ -19,26 +19,38 @@ export interface Supply {
     readonly byMs: number;
     readonly lagDays: number;
   } | null;
+  /** No number that makes sense would mend it: the most there is to add, and the chance with it; null where that is not so. */
+  readonly short: { readonly seeds: number; readonly chance: number; readonly why: 'packet' | 'late' | 'lot' } | null;
   /** Another way, how many to begin so, and what they give if the seed is sound. */
   readonly restart: {
     readonly way: OtherWay;
     readonly step: string | null;
+    /** Of the other packet, where that is the way. */
+    readonly packet: string | null;
     readonly seeds: number;
     readonly low: number;
     readonly high: number;
     /** Chance that hardly any seed of the lot lives. */
     readonly deadChance: number;
   } | null;
+  /** Chance that hardly any seed of the lot lives. */
+  readonly deadChance: number;
   /** Chance of so few by what the packet was known for, once nearly all should have shown; null before. */
   readonly asFewChance: number | null;
 }
 
 /** The new seeds may lag by this much, days. Guess. */
 const LAG_DAYS = 7;
-/** Nobody tops up by more, seeds. Guess. */
-const MOST_TOP_UP = 100;
-/** Nobody begins a doubtful lot anew with more, seeds. Guess. */
-const MOST_RESTART = 100;
+/** A top-up is offered where it brings the wish within reach by this chance at the least. Guess. */
+const REACH = 0.5;
+/** And by so much more than without it: where the lot may be slow, more of it is no help. Guess. */
+const GAIN = 0.15;
+/** Nobody adds more than so many seeds for each plant that is missing. Guess. */
+const SEEDS_A_PLANT = 3;
+/** Seeds that would come later than this behind the others are a sowing of their own, days. Guess. */
+const MOST_BEHIND_DAYS = 28;
+/** A lot that is dead with this chance is not tried another way: another packet is. */
+const DEAD_CHANCE = 0.8;
 /** Below this living share a lot is as good as dead. */
 const DEAD_SHARE = 0.15;
 /** Nearly all of the living have shown by this quantile of what was known before. */
@@ -64,15 +76,24 @@ function chanceWith(newSeeds: number, need: number, { outlook, evidence }: Worki
   }, 0);
 }
 
-function topUpFor(workings: Workings, need: number, nowMs: number): Supply['topUp'] {
+const NOTHING = { topUp: null, short: null } as const;
+
+/** Most seeds that it makes sense to add: of what the packet has, for what is missing. */
+const mostAdded = ({ packetLeft }: ParcelFacts, need: number): number => Math.min(packetLeft ?? MOST_SEEDS, SEEDS_A_PLANT * need + 1);
+
+function topUpFor(workings: Workings, need: number, enough: number, nowMs: number): Pick<Supply, 'topUp' | 'short'> {
   const { facts, lot, progress } = workings;
-  const left = facts.packetLeft ?? MOST_SEEDS;
-  if (left <= 0) return null;
+  const most = mostAdded(facts, need);
   let low = 0;
-  let high = Math.min(left, MOST_TOP_UP);
-  // Where the lot may be dead, no number makes it sure: then most of what can be had at all.
+  let high = most;
   const { sureness } = waysOf(facts);
-  const reach = chanceWith(high, need, workings);
+  const reach = high > 0 ? chanceWith(high, need, workings) : 0;
+  const short = (why: 'packet' | 'late' | 'lot'): Pick<Supply, 'topUp' | 'short'> => ({
+    topUp: null,
+    short: { seeds: most, chance: reach, why },
+  });
+  if (reach < REACH) return enough >= REACH ? NOTHING : short(most === facts.packetLeft ? 'packet' : 'lot');
+  // Where the lot may be poor, no number makes it sure: then most of what can be had at all.
   const goal = reach >= sureness ? sureness : sureness * reach;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
@@ -85,12 +106,10 @@ function topUpFor(workings: Workings, need: number, nowMs: number): Supply['topU
   const ownHalfMs = progress.when(lot.progressOf(0.5)) ?? nowMs;
   const latest = ownHalfMs + (LAG_DAYS - halfDays) * DAY_MS;
   const byMs = Math.max(latest, nowMs);
-  return {
-    seeds: high,
-    chance: chanceWith(high, need, workings),
-    byMs,
-    lagDays: Math.max(Math.round((byMs + halfDays * DAY_MS - ownHalfMs) / DAY_MS), 0),
-  };
+  const lagDays = Math.max(Math.round((byMs + halfDays * DAY_MS - ownHalfMs) / DAY_MS), 0);
+  if (lagDays > MOST_BEHIND_DAYS) return short('late');
+  const chance = chanceWith(high, need, workings);
+  return chance - enough < GAIN ? NOTHING : { topUp: { seeds: high, chance, byMs, lagDays }, short: null };
 }
 
 /** What was not tried: the missing preparation first, then the board, then another bed to lie in. */
@@ -107,18 +126,33 @@ function otherWay({ facts, toll }: Workings): { way: OtherWay; step: string | nu
 /** Big seed does not go through a pod's sponge, mm. Common practice, no source. */
 const hatesPods = ({ seed }: Crop): boolean => seed.lengthMm > 8;
 
+/** Chance that the lot is as good as dead. */
+const deadChanceOf = (outlook: Workings['outlook']): number =>
+  outlook.byShare().reduce((sum, { share, weight }) => sum + (share < DEAD_SHARE ? weight : 0), 0);
+
 function restartFor(workings: Workings, need: number): Supply['restart'] {
   const { facts, outlook } = workings;
-  const left = facts.packetLeft ?? MOST_SEEDS;
-  if (left <= 0) return null;
   const rate = { ...facts.prior.share, handling: 1 };
-  const dead = outlook.byShare().reduce((sum, { share, weight }) => sum + (share < DEAD_SHARE ? weight : 0), 0);
+  const dead = deadChanceOf(outlook);
+  const [other] = facts.otherPackets ?? [];
+  if (dead >= DEAD_CHANCE) return other ? fromOther(other, need, dead, facts) : null;
+  const most = mostAdded(facts, need);
+  if (most <= 0) return other ? fromOther(other, need, dead, facts) : null;
   // Where no number makes it sure, a sensible trial and not the whole packet.
-  const full = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? MOST_RESTART, MOST_RESTART, left);
+  const full = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? most, most);
   // A lot that is most likely dead is tried on a few first.
   const seeds = dead > 0.5 ? Math.min(full, Math.max(Math.ceil(full / 3), LEAST_TRIAL)) : full;
   const { low, high } = countForecast(betaBinomial(seeds, rate));
-  return { ...otherWay(workings), seeds, low, high, deadChance: dead };
+  return { ...otherWay(workings), packet: null, seeds, low, high, deadChance: dead };
+}
+
+/** The wish begun anew from another packet of the crop. */
+function fromOther(other: OtherPacket, need: number, deadChance: number, facts: ParcelFacts): NonNullable<Supply['restart']> {
+  const rate = { ...other.share, handling: 1 };
+  const most = Math.min(other.left ?? MOST_SEEDS, SEEDS_A_PLANT * need + 1);
+  const seeds = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? most, most);
+  const { low, high } = countForecast(betaBinomial(seeds, rate));
+  return { way: 'packet', step: null, packet: other.title, seeds, low, high, deadChance };
 }
 
 /** Chance of so few by what was known of the packet; null while more could still be on their way. */
@@ -154,18 +188,27 @@ function topUpBelow({ facts }: Workings, wanted: number): number {
  */
 export function supplyOf(workings: Workings, nowMs: number): Supply {
   const { facts, outlook, state } = workings;
+  const deadChance = deadChanceOf(outlook);
   const as = asFewChance(workings, nowMs);
   if (facts.wanted === null)
-    return { enoughChance: null, topUp: null, restart: restartFor(workings, Math.max(facts.seeds - state.tipped, 1)), asFewChance: as };
+    return {
+      enoughChance: null,
+      topUp: null,
+      short: null,
+      restart: restartFor(workings, Math.max(facts.seeds - state.tipped, 1)),
+      deadChance,
+      asFewChance: as,
+    };
   const need = facts.wanted - state.tipped;
-  if (need <= 0) return { enoughChance: 1, topUp: null, restart: null, asFewChance: as };
+  if (need <= 0) return { enoughChance: 1, topUp: null, short: null, restart: null, deadChance, asFewChance: as };
   const further = outlook.furtherTips(Infinity);
   const enough = further.slice(need).reduce((sum, chance) => sum + chance, 0);
   const short = enough < topUpBelow(workings, facts.wanted);
   return {
     enoughChance: Math.min(enough, 1),
-    topUp: short ? topUpFor(workings, need, nowMs) : null,
+    ...(short ? topUpFor(workings, need, enough, nowMs) : { topUp: null, short: null }),
     restart: short ? restartFor(workings, need) : null,
+    deadChance,
     asFewChance: as,
   };
 }
