@@ -1,7 +1,8 @@
 import type { CountForecast } from '../chance/index.js';
-import type { Trouble } from '../parcel/index.js';
+import type { Thirst, Trouble } from '../parcel/index.js';
 import type { TestResult } from '../seedtest/index.js';
 import type { Supply } from '../sowing/index.js';
+import type { DeadlyWarmth } from '../warmth/index.js';
 import type { FindingId } from './trouble-guide.js';
 
 /** What a parcel needs, in order of precedence. */
@@ -23,6 +24,8 @@ interface Found {
 
 /** Something to mend before all else. */
 export type Mend =
+  /** Its place kills: by what its thermometer said last, and what that may have cost already. */
+  | ({ readonly kind: 'mend'; readonly what: 'heat'; readonly survival: number } & DeadlyWarmth)
   | { readonly kind: 'mend'; readonly what: 'overheated'; readonly injuryC: number; readonly survival: number }
   | {
       readonly kind: 'mend';
@@ -33,7 +36,7 @@ export type Mend =
       readonly share: number;
       readonly waiting: number;
     }
-  | { readonly kind: 'mend'; readonly what: 'thirst'; readonly damp: 'dry' | 'drying'; readonly doseMl: number }
+  | { readonly kind: 'mend'; readonly what: 'thirst'; readonly damp: 'dry' | 'drying'; readonly felt: boolean; readonly doseMl: number }
   | { readonly kind: 'mend'; readonly what: 'pool' }
   | { readonly kind: 'mend'; readonly what: 'drowning'; readonly drownsMs: number; readonly limitHours: number; readonly over: boolean }
   | ({ readonly kind: 'mend' } & Found)
@@ -67,6 +70,8 @@ export type Lift =
 export interface Hope {
   readonly anyFurther: number;
   readonly untilMs: number;
+  /** Chance that any comes ever. */
+  readonly ever: number;
   readonly quietAlive: number;
 }
 
@@ -74,6 +79,7 @@ export interface Hope {
 export type Supplying =
   | {
       readonly kind: 'top_up';
+      readonly what: 'more';
       readonly seeds: number;
       readonly chance: number;
       readonly byMs: number;
@@ -86,8 +92,27 @@ export type Supplying =
       /** It is all that the packet has, and still not as sure as wished. */
       readonly last: boolean;
     }
+  /** The second of two steps that was agreed: due, or not needed as enough have shown. */
+  | {
+      readonly kind: 'top_up';
+      readonly what: 'second_step';
+      readonly seeds: number;
+      readonly below: number;
+      readonly shown: number;
+    }
+  /** What is missing cannot be had from this packet in any number that makes sense. */
+  | {
+      readonly kind: 'short';
+      readonly short: NonNullable<Supply['short']>;
+      readonly wanted: number;
+      readonly low: number;
+      readonly high: number;
+      /** Another packet of the crop that could fill it up. */
+      readonly packet: string | null;
+    }
   | { readonly kind: 'restart'; readonly restart: NonNullable<Supply['restart']>; readonly hope: Hope }
-  | { readonly kind: 'give_up'; readonly quiet: number; readonly hope: Hope }
+  /** Closed for good, or set aside where a late one is not unlikely. */
+  | { readonly kind: 'give_up'; readonly quiet: number; readonly aside: boolean; readonly hope: Hope; readonly deadChance: number }
   | { readonly kind: 'retest'; readonly tipped: number; readonly seeds: number; readonly chance: number }
   | { readonly kind: 'count'; readonly what: 'due'; readonly finalMs: number }
   | { readonly kind: 'count'; readonly what: 'result'; readonly result: TestResult; readonly showing: number };
@@ -97,8 +122,10 @@ export type Leave =
   | { readonly kind: 'leave'; readonly what: 'nothing_more' | 'no_quiet' }
   | {
       readonly kind: 'leave';
-      /** Just looked at; due now; shut until the next look; kept cold until then. */
-      readonly what: 'retuck' | 'look_now' | 'shut' | 'cold';
+      /** Just looked at; due now; shut until the next look; kept cold, or in the water, until then. */
+      readonly what: 'retuck' | 'look_now' | 'shut' | 'cold' | 'soak';
+      /** Length that a root nobody has seen has by even chances, mm; null where none is likely in the paper. */
+      readonly unseenMm: number | null;
       readonly quiet: number;
       readonly alive: number;
       readonly untilMs: number;
@@ -117,10 +144,31 @@ export type Headline = { readonly through: boolean } & (
       readonly readyMs: number;
       readonly lateMs: number;
       readonly anyReady: boolean;
+      /** Water that it may want besides, ml; 0 where it is damp. */
+      readonly giveMl: number;
     }
   | { readonly what: 'unseen' | 'tips' | 'bag'; readonly now: CountForecast; readonly longestMm: number; readonly mate: number | null }
-  | { readonly what: 'water'; readonly dryingMs: number; readonly giveMl: number; readonly anyChance: number }
+  | { readonly what: 'heat'; readonly peakC: number; readonly dies: number }
+  | {
+      readonly what: 'water';
+      readonly thirst: Thirst | null;
+      readonly dryingMs: number;
+      readonly giveMl: number;
+      readonly anyChance: number;
+    }
+  | { readonly what: 'soak'; readonly outByMs: number }
+  /** Mould or rot was seen: whether it has come back. */
+  | { readonly what: 'trouble'; readonly trouble: Trouble | 'pool'; readonly sinceMs: number }
   | { readonly what: 'chill' }
   | { readonly what: 'final_count'; readonly now: CountForecast }
+  | { readonly what: 'counted'; readonly showing: number }
+  | { readonly what: 'second'; readonly seeds: number; readonly below: number; readonly shown: number }
+  | {
+      readonly what: 'unlooked';
+      readonly now: CountForecast;
+      readonly longestMm: number;
+      readonly mate: number | null;
+      readonly sinceMs: number;
+    }
   | { readonly what: 'patience'; readonly hope: Hope }
 );

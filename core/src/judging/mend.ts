@@ -1,7 +1,7 @@
 import { due, HOUR_MS } from '../units/index.js';
 import { methodOf } from '../method/index.js';
 import type { Answers, ParcelFacts, Trouble } from '../parcel/index.js';
-import { BETTER_ELSEWHERE } from '../warmth/index.js';
+import { BETTER_ELSEWHERE, betterWay } from '../warmth/index.js';
 import type { Mend } from './counsel.js';
 import { FINDINGS, type FindingId } from './trouble-guide.js';
 
@@ -31,17 +31,18 @@ const troubleOf = (trouble: Trouble): Mend => {
 };
 
 /** What the warmth asks for: seed kept quiet by heat or cold is not dead. */
-function warmth({ crop }: ParcelFacts, { state, toll }: Answers): Mend[] {
-  if (state.quiet === 0) return [];
-  const found: Mend[] = [];
-  if (toll.survival < HARMED) {
+function warmth({ crop }: ParcelFacts, { state, toll, heat }: Answers): Mend[] {
+  const found: Mend[] = heat ? [{ kind: 'mend', what: 'heat', survival: toll.survival, ...heat }] : [];
+  if (state.quiet === 0) return found;
+  if (heat === null && toll.survival < HARMED) {
     found.push({ kind: 'mend', what: 'overheated', injuryC: crop.temperature.injuryC, survival: toll.survival });
   }
-  if (toll.share < BETTER_ELSEWHERE) {
+  const way = heat === null && toll.share < BETTER_ELSEWHERE ? betterWay(crop, toll.meanC) : null;
+  if (way !== null) {
     found.push({
       kind: 'mend',
       what: 'other_board',
-      way: toll.meanC > crop.temperature.beta.optimumC ? 'cooler' : 'warmer',
+      way,
       meanC: toll.meanC,
       share: toll.share,
       waiting: Math.max(Math.round(state.quiet * (1 - toll.share)), 1),
@@ -56,16 +57,19 @@ function drowning({ crop }: ParcelFacts, { drownsMs, state, nowMs }: Answers): M
   return [{ kind: 'mend', what: 'drowning', drownsMs, limitHours: crop.water.drowningLimitHours, over: due(drownsMs, nowMs) }];
 }
 
+/** Water that it wants: as felt, or where it is more likely dry than not; what only may be drying is felt at its look. */
+const thirst = ({ doseMl }: ParcelFacts, { thirst: wants }: Answers): Mend[] =>
+  wants === null || (!wants.felt && wants.damp === 'drying')
+    ? []
+    : [{ kind: 'mend', what: 'thirst', damp: wants.damp, felt: wants.felt, doseMl: doseMl * REFILL[wants.damp] }];
+
 /** What to mend before anything else: heat first, then water, then what rots. */
 export function mends(facts: ParcelFacts, answers: Answers): Mend[] {
-  const found: Mend[] = [...warmth(facts, answers), ...drowning(facts, answers)];
+  const found: Mend[] = [...warmth(facts, answers), ...drowning(facts, answers), ...thirst(facts, answers)];
   const last = facts.looks.at(-1);
   if (!last) return found;
-  const { damp, rewetted, troubles } = last;
-  if (troubles.includes('too_hot')) found.push(troubleOf('too_hot'));
-  if ((damp === 'dry' || damp === 'drying') && !rewetted) {
-    found.push({ kind: 'mend', what: 'thirst', damp, doseMl: facts.doseMl * REFILL[damp] });
-  }
+  const { damp, troubles } = last;
+  if (troubles.includes('too_hot')) found.unshift(troubleOf('too_hot'));
   // Where water is meant to stand a pool is no trouble.
   if (damp === 'pooling' && methodOf(facts.method).water !== 'standing') found.push({ kind: 'mend', what: 'pool' });
   found.push(...troubles.filter((trouble) => trouble !== 'too_hot').map(troubleOf));

@@ -10,21 +10,9 @@ export interface QuietChoice {
   readonly places: number;
 }
 
-/** A seed planted unproved comes up a little less surely than a sprout that was seen. Guess. */
-const UNPROVED = 0.85;
-
 /** Further plants to expect from each school, and the space that it takes. */
-export function quietChoices({ end, state, chanceQuietAlive }: Answers): QuietChoice[] {
-  const planted = chanceQuietAlive * UNPROVED;
-  const spread = 1.2816 * Math.sqrt(state.quiet * planted * (1 - planted));
-  return [
-    { school: 'retuck', low: end.low, high: end.high, places: 0 },
-    {
-      school: 'plant',
-      low: Math.max(Math.floor(state.quiet * planted - spread), 0),
-      high: Math.min(Math.ceil(state.quiet * planted + spread), state.quiet),
-      places: state.quiet,
-    },
-    { school: 'stop', low: 0, high: 0, places: 0 },
-  ];
-}
+export const quietChoices = ({ end, planted, state }: Answers): QuietChoice[] => [
+  { school: 'retuck', low: end.low, high: end.high, places: 0 },
+  { school: 'plant', low: planted.low, high: planted.high, places: state.quiet },
+  { school: 'stop', low: 0, high: 0, places: 0 },
+];

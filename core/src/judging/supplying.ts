@@ -1,40 +1,61 @@
-import { waysOf, type Answers, type ParcelFacts } from '../parcel/index.js';
+import { judgedBelow, waysOf, type Answers, type ParcelFacts } from '../parcel/index.js';
+import type { TestResult } from '../seedtest/index.js';
 import type { Supply } from '../sowing/index.js';
-import { HOUR_MS } from '../units/index.js';
+import { due, HOUR_MS } from '../units/index.js';
 import type { Hope, Supplying } from './counsel.js';
 
 /** Whether hope is so small that the lot is judged. */
-export const hopeless = (facts: ParcelFacts, { chanceAnyFurther, state }: Answers): boolean =>
-  state.quiet > 0 && chanceAnyFurther < waysOf(facts).leastHope;
+export const hopeless = (facts: ParcelFacts, { chanceAnyFurther, patienceMs, nowMs, state, thirst }: Answers): boolean =>
+  // In a dry towel a quiet seed only pauses: nothing is judged until it has had its water.
+  state.quiet > 0 && thirst?.damp !== 'dry' && due(patienceMs, nowMs) && chanceAnyFurther < judgedBelow(facts);
 
 /** Fewer than half of the wish have shown, or none where nothing was wished. */
 const farShort = ({ wanted }: ParcelFacts, { state }: Answers): boolean =>
   wanted === null ? state.tipped === 0 : state.tipped < wanted / 2;
 
-export const hopeOf = ({ chanceAnyFurther, patienceMs, chanceQuietAlive }: Answers): Hope => ({
+export const hopeOf = ({ chanceAnyFurther, hopeUntilMs, chanceEver, chanceQuietAlive }: Answers): Hope => ({
   anyFurther: chanceAnyFurther,
-  untilMs: patienceMs,
+  untilMs: hopeUntilMs,
+  ever: chanceEver,
   quietAlive: chanceQuietAlive,
 });
 
+/** A late one is so likely against the least hope that the bag is worth a corner. Guess. */
+const WORTH_A_CORNER = 0.5;
+
 /** Nothing more is likely: the lot is begun another way, or closed. */
-function ending(facts: ParcelFacts, answers: Answers, { restart }: Supply): Supplying {
+function ending(facts: ParcelFacts, answers: Answers, { restart, deadChance }: Supply): Supplying {
   const again = farShort(facts, answers) && !facts.followedBy ? restart : null;
   const hope = hopeOf(answers);
-  return again ? { kind: 'restart', restart: again, hope } : { kind: 'give_up', quiet: answers.state.quiet, hope };
+  if (again) return { kind: 'restart', restart: again, hope };
+  return { kind: 'give_up', quiet: answers.state.quiet, aside: hope.ever >= WORTH_A_CORNER * waysOf(facts).leastHope, hope, deadChance };
 }
 
-function toppingUp(facts: ParcelFacts, { state, end }: Answers, { topUp, enoughChance }: Supply): Supplying[] {
-  if (topUp === null || enoughChance === null || facts.wanted === null || facts.followedBy) return [];
+/** The second step that was agreed: due on its day if too few have shown. */
+function secondStep({ secondStep: agreed, followedBy }: ParcelFacts, { state, nowMs }: Answers): Supplying[] {
+  if (!agreed || followedBy || !due(agreed.atMs, nowMs) || state.tipped >= agreed.below) return [];
+  return [{ kind: 'top_up', what: 'second_step', seeds: agreed.seeds, below: agreed.below, shown: state.tipped }];
+}
+
+function toppingUp(facts: ParcelFacts, answers: Answers, { topUp, short, enoughChance }: Supply): Supplying[] {
+  const { state, end, nowMs } = answers;
+  // While its place kills nobody knows yet what will be missing.
+  if (enoughChance === null || facts.wanted === null || facts.followedBy || answers.heat !== null) return [];
+  // What was agreed for a later day is not asked for sooner.
+  if (facts.secondStep && !due(facts.secondStep.atMs, nowMs)) return [];
+  const agreed = secondStep(facts, answers);
+  if (agreed.length > 0) return agreed;
+  const stretch = { wanted: facts.wanted, low: state.tipped + end.low, high: state.tipped + end.high };
+  if (short !== null) return [{ kind: 'short', short, packet: facts.otherPackets?.[0]?.title ?? null, ...stretch }];
+  if (topUp === null) return [];
   const sure = topUp.chance >= waysOf(facts).sureness - 1e-9;
   return [
     {
       kind: 'top_up',
+      what: 'more',
       ...topUp,
-      wanted: facts.wanted,
+      ...stretch,
       enoughChance,
-      low: state.tipped + end.low,
-      high: state.tipped + end.high,
       last: topUp.seeds === facts.packetLeft && !sure,
     },
   ];
@@ -45,15 +66,26 @@ function retesting(facts: ParcelFacts, { state }: Answers, { asFewChance }: Supp
   return [{ kind: 'retest', tipped: state.tipped, seeds: facts.seeds, chance: asFewChance }];
 }
 
+/** A test is counted from half a day before its day on. */
+const COUNTED_FROM_MS = 12 * HOUR_MS;
+
+/** Whether a test's day of counting has come. */
+export const countDue = ({ test }: ParcelFacts, nowMs: number): boolean =>
+  test !== null && test !== undefined && test.result === null && nowMs >= test.finalMs - COUNTED_FROM_MS;
+
+/** Sound seedlings of a counted test that have not been moved yet. */
+export const survivorsOf = ({ totals }: TestResult, { moved }: Answers['state']): number => Math.max(totals.normal - moved, 0);
+
 /** What a germination test asks for: patience, its final count, and then what to do with it. */
-function testing({ result, finalMs }: NonNullable<ParcelFacts['test']>, { nowMs, state }: Answers): Supplying[] {
-  if (result) return [{ kind: 'count', what: 'result', result, showing: state.showing }];
-  return nowMs < finalMs - 12 * HOUR_MS ? [] : [{ kind: 'count', what: 'due', finalMs }];
+function testing(facts: ParcelFacts, { nowMs, state }: Answers): Supplying[] {
+  const { test } = facts;
+  if (test?.result) return [{ kind: 'count', what: 'result', result: test.result, showing: survivorsOf(test.result, state) }];
+  return test && countDue(facts, nowMs) ? [{ kind: 'count', what: 'due', finalMs: test.finalMs }] : [];
 }
 
 /** Whether enough will come, and what to do where it will not. */
 export function supplying(facts: ParcelFacts, answers: Answers, supply: Supply): Supplying[] {
-  if (facts.test) return testing(facts.test, answers);
+  if (facts.test) return testing(facts, answers);
   if (facts.chillUntilMs !== null && facts.chillUntilMs > answers.nowMs) return [];
   const over = hopeless(facts, answers);
   // Far short and hopeless, more of the same way is no help: another way is.

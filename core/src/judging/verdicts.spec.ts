@@ -59,6 +59,12 @@ const SITUATIONS: readonly [string, ParcelFacts, Verdict, RegExp][] = [
     'mend',
     /^(A cooler board|It has been too hot)/,
   ],
+  [
+    'spinach just below its quickest warmth, where most of it sleeps',
+    parcel('spinach', 5, 23.5, { looks: [look(0, { tipped: 1, damp: 'damp' })] }),
+    'mend',
+    /^A cooler board/,
+  ],
   ['okra on a cold porch', parcel('okra', 6, 13, { looks: [look(0, { tipped: 0 })] }), 'mend', /^A warmer board/],
   // Roots.
   [
@@ -138,10 +144,25 @@ const SITUATIONS: readonly [string, ParcelFacts, Verdict, RegExp][] = [
   ],
   // Over.
   [
-    'a melon lot silent for a fortnight in the warm',
-    parcel('melon', 14, 28, { looks: [look(36, { tipped: 0 }), look(0, { tipped: 0 })] }),
+    'one melon of eight, the rest silent for a fortnight in the warm',
+    parcel('melon', 18, 28, { looks: [look(330, { tipped: 1 }), look(0, { tipped: 1, damp: 'damp' })], moves: [moved(320, 1)] }),
     'restart',
     /^Start \d+ another way/,
+  ],
+  [
+    'a melon lot that never stirred: no other way of the same packet',
+    parcel('melon', 14, 28, { looks: [look(36, { tipped: 0 }), look(0, { tipped: 0 })] }),
+    'give_up',
+    /^Close it/,
+  ],
+  [
+    'the same, with another packet in the box',
+    parcel('melon', 14, 28, {
+      looks: [look(36, { tipped: 0 }), look(0, { tipped: 0 })],
+      otherPackets: [{ title: 'Dune Bell, 2025', share: { mean: 0.85, weight: 6 }, left: 14 }],
+    }),
+    'restart',
+    /^Start \d+ seeds of another packet/,
   ],
   [
     'the same, begun again already',
@@ -195,11 +216,11 @@ describe('the verdict', () => {
   }
 
   it('says what another way would be, and what it would give', () => {
-    const silent = { looks: [look(36, { tipped: 0 }), look(0, { tipped: 0 })], packetLeft: 12 };
+    const silent = { looks: [look(366, { tipped: 1 }), look(0, { tipped: 1, damp: 'damp' })], moves: [moved(360, 1)], packetLeft: 12 };
     const text = (facts: ParcelFacts) => toldFor(facts, reportFor(facts, NOW), words).advice.find(({ kind }) => kind === 'restart')?.text;
-    expect(text(parcel('okra', 12, 28, silent))).toMatch(/^On a towel, (soaked|nicked) first\. If the seed is sound, \d+ give \d/);
-    expect(text(parcel('okra', 12, 28, { ...silent, prepared: ['soak', 'nick'] }))).toMatch(/^Straight in a (plug or pod|pot of mix)/);
-    expect(text(parcel('okra', 12, 28, { ...silent, prepared: ['soak', 'nick'], method: 'pot' }))).toMatch(/^On a towel, where/);
+    expect(text(parcel('okra', 16, 28, silent))).toMatch(/^On a towel, (soaked|nicked) first\. If the seed is sound, \d+ give \d/);
+    expect(text(parcel('okra', 16, 28, { ...silent, prepared: ['soak', 'nick'] }))).toMatch(/^Straight in a (plug or pod|pot of mix)/);
+    expect(text(parcel('okra', 16, 28, { ...silent, prepared: ['soak', 'nick'], method: 'pot' }))).toMatch(/^On a towel, where/);
   });
 });
 
