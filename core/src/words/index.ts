@@ -1,8 +1,10 @@
 /** Every sentence the product says about facts, and every word for a code. */
 export * from './advice.js';
 export * from './bed.js';
+export * from './danger.js';
 export * from './figures.js';
 export * from './headline.js';
+export * from './how-many.js';
 export * from './journal.js';
 export * from './known.js';
 export * from './leave.js';

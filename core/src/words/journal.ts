@@ -49,7 +49,9 @@ function lookInWords({ via, look, before, classes }: LookFact, method: MethodId,
     .map(({ seed, stage, rootMm }) => `seed ${seed} ${STAGE_WORDS[stage]}${rootMm === null ? '' : ` ${words.length(rootMm)}`}`);
   const seen =
     look.tipped === null
-      ? ''
+      ? look.damp !== null || look.troubles.length > 0
+        ? 'Seeds not looked at'
+        : ''
       : fresh > 0
         ? `${counted(fresh, `new ${nouns.event.one}`, `new ${nouns.event.many}`)}, ${look.tipped} in all`
         : 'Nothing new';

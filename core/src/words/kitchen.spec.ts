@@ -1,10 +1,10 @@
-import { doseOf } from '../carrier/index.js';
+import { doseFor, doseOf } from '../carrier/index.js';
 import { CROPS } from '../crops/index.js';
 import { FINDINGS, type Mend } from '../judging/index.js';
 import { METHODS, methodOf } from '../method/index.js';
 import { DESTINATIONS } from '../moving/index.js';
 import { TROUBLES } from '../parcel/index.js';
-import { soakHours } from '../preparing/index.js';
+import { soakHours, usualSteps } from '../preparing/index.js';
 import { look, NOW, parcel, words } from '../testing/index.js';
 import { HOUR_MS, wordsFor } from '../units/index.js';
 import { journalInWords, type JournalFact } from './journal.js';
@@ -21,7 +21,7 @@ describe('the worktop', () => {
       crop: crop('okra'),
       seeds: 12,
       taken: 12,
-      dose: doseOf(7.2, 0.8),
+      dose: { ...doseOf(7.2, 0.8), laterMl: 0 },
       prepared: ['soak', 'nick'],
       chillDays: null,
       closure: 'sealed_air',
@@ -34,9 +34,14 @@ describe('the worktop', () => {
     const steps = laid().map(({ text }) => text);
     expect(steps[0]).toBe('Write the label before you open the packet.');
     expect(steps.at(-1)).toBe('Lay, fold, smooth, bag with a pocket of air.');
-    // The coat is opened dry, the soak follows.
-    expect(steps.findIndex((text) => text.startsWith('Nick'))).toBeLessThan(steps.findIndex((text) => text.startsWith('Soak')));
-    expect(steps.at(-2)).toBe('Wet the paper with 7 ml: 9 sprays, or about 1.5 teaspoons.');
+    // Okra is nicked after the soak, and only what has not swollen; a gourd's coat is opened dry.
+    const at = (lead: string, of = steps): number => of.findIndex((text) => text.startsWith(lead));
+    expect(at('Soak')).toBeLessThan(at('Nick: only hard seed'));
+    const gourd = laid({ crop: crop('luffa') }).map(({ text }) => text);
+    expect(at('Nick: the edge filed, or a sliver off the narrow root end.', gourd)).toBeLessThan(at('Soak', gourd));
+    expect(steps.at(-2)).toBe(
+      'Wet the paper with 7 ml: 9 sprays, or about 1.5 teaspoons. Soaked seed brings its own drink: no more than this.',
+    );
   });
 
   it('puts each caution at its step and nowhere else', () => {
@@ -52,11 +57,56 @@ describe('the worktop', () => {
 
   it('counts husks that split, one seed as one, and the cold in the household’s degrees', () => {
     const texts = (more: Partial<WorktopSetting>) => laid(more).map(({ text }) => text);
-    expect(texts({ prepared: ['split'], taken: 5, seeds: 9 })).toContain('Press 5 husks apart between two boards: 9 seeds.');
-    expect(texts({ prepared: ['split'], taken: 1, seeds: 2 })).toContain('Press the husk apart between two boards: 2 seeds.');
-    expect(texts({ prepared: ['nick'], seeds: 1, taken: 1 })).toContain('Nick the seed away from the scar until pale shows.');
+    const split = (cropId: string, taken: number) => texts({ crop: crop(cropId), prepared: ['split'], taken, seeds: 2 * taken })[1];
+    expect(split('chard', 5)).toBe('Press 5 husks apart between two boards: 10 seeds.');
+    expect(split('coriander', 1)).toMatch(/^Split: press the round husk between two boards .* 1 husk gives? 2 seeds\.$/);
+    expect(texts({ crop: crop('beet'), prepared: ['nick'], seeds: 1, taken: 1 })).toContain(
+      'Nick the seed away from the scar until pale shows.',
+    );
     expect(texts({ crop: crop('strawberry'), chillDays: 21, units: 'us' }).at(-1)).toMatch(/^Into the cold at about [\d.]+ °F for 21 days/);
-    expect(texts({ prepared: ['peel'] })).toContain('Peel the dry brown coat off.');
+  });
+
+  it('says each crop’s own preparation: stones, gourds and hard peas are not treated alike', () => {
+    const step = (cropId: string, prepared: WorktopSetting['prepared']) => laid({ crop: crop(cropId), prepared })[1]?.text;
+    expect(step('mango', ['peel'])).toMatch(/^Peel: scrub and dry the husk a day, open it along the thin edge/);
+    expect(step('peach', ['split'])).toMatch(/^Split: crack the stone in a vice/);
+    expect(step('coffee', ['peel'])).toMatch(/^Peel: rub off the parchment skin/);
+    expect(step('watermelon', ['nick'])).toMatch(/^Nick: only seedless/);
+    expect(step('beet', ['peel'])).toBe('Take the coat off.');
+    // What only some of the seed wants is not done to all of it unasked; the inoculant comes last.
+    expect(usualSteps(crop('okra'))).toEqual(['soak']);
+    expect(usualSteps(crop('luffa'))).toEqual(['nick', 'soak']);
+    const cowpea = laid({ crop: crop('cowpea'), prepared: ['inoculate', 'nick', 'soak'] }).map(({ text }) => text.split(':')[0]);
+    expect(cowpea.slice(1, 4)).toEqual(['Soak', 'Nick', 'Inoculate']);
+    for (const one of CROPS) {
+      const said = worktop({
+        crop: one,
+        prepared: usualSteps(one),
+        seeds: 4,
+        taken: 4,
+        dose: { ...doseOf(5, 0.8), laterMl: 0 },
+        chillDays: null,
+        closure: 'sealed_air',
+        dressed: false,
+        units: 'metric',
+      });
+      expect(said.length)
+        .withContext(one.id)
+        .toBe(3 + usualSteps(one).length);
+    }
+  });
+
+  it('gives soaked seed no drink twice, and never so much at once that it lies in it', () => {
+    const half = { widthMm: 280, heightMm: 220, plies: 2 };
+    const beans = 0.2 * 300;
+    const [dry, soaked] = [doseFor(half, 2.5, beans, 0.8), doseFor(half, 2.5, 0, 0.8)];
+    expect(soaked.millilitres).toBe(7);
+    // Paper of 2.8 g holds about 11 ml without a pool; 36 ml in all are drunk.
+    expect(dry.millilitres).toBe(11);
+    expect(dry.laterMl).toBe(32);
+    expect(laid({ prepared: [], dose: dry }).at(-2)?.text).toContain('They drink about 32 ml more: give it in two goes as the paper dries');
+    // Small seed is as before: its drink is a drop.
+    expect(doseFor(half, 2.5, 0.05, 0.8)).toEqual({ ...doseOf(7, 0.8), laterMl: 0 });
   });
 });
 
@@ -109,16 +159,16 @@ describe('what is to be mended, in words', () => {
       mendInWords({ kind: 'mend', what: 'other_board', way, meanC: 31, share: 0.32, waiting: 7 }, methodOf('towel'), us);
     expect(board('cooler').lead).toBe('A cooler board');
     expect(board('warmer').text).toBe(
-      'At 87.8 °F only about 3 in 10 of the living come; the other 7 quiet seeds or so wait, and a warmer board brings them.',
+      'At 87.8 °F about 3 in 10 of the living come; the other 7 quiet seeds or so wait, and a warmer board brings them.',
     );
     const hot = mendInWords({ kind: 'mend', what: 'overheated', injuryC: 38, survival: 0.4 }, methodOf('towel'), words);
-    expect(hot.text).toContain('about 6 in 10 may not survive that, by rule of thumb');
+    expect(hot.text).toContain('about 6 in 10 may not have lived through that, by rule of thumb');
   });
 
   it('waters each method in its own way', () => {
     for (const id of METHODS) {
       const method = methodOf(id);
-      const dry = mendInWords({ kind: 'mend', what: 'thirst', damp: 'dry', doseMl: 4 }, method, words).text;
+      const dry = mendInWords({ kind: 'mend', what: 'thirst', damp: 'dry', felt: true, doseMl: 4 }, method, words).text;
       const pool = mendInWords({ kind: 'mend', what: 'pool' }, method, words).text;
       expect(dry.includes('5 sprays'))
         .withContext(id)

@@ -14,6 +14,8 @@ export function knownInWords(fact: KnownFact): string {
     }
     case 'days':
       return `half of the living ${fact.seen === 'tip' ? 'show' : 'come up'} after about ${Number(fact.days.toFixed(1))} days at their best warmth`;
+    case 'test':
+      return `test ${fact.number} of this packet: ${fact.normal} of ${fact.seeds} grew sound seedlings`;
     case 'records': {
       const from = [fact.packet > 0 ? `${fact.packet} finished of this packet` : '', fact.crop > 0 ? `${fact.crop} of this crop` : '']
         .filter(Boolean)

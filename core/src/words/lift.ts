@@ -2,10 +2,12 @@ import type { Lengths, Lift } from '../judging/index.js';
 import type { Crop } from '../crops/index.js';
 import type { Method } from '../method/index.js';
 import { about, before, counted, HOUR_MS, type Words } from '../units/index.js';
-import type { Advice } from './advice.js';
+import type { Advice, Button } from './advice.js';
 
 /** A deadline nearer than this is written in the ink of trouble, ms. */
 export const PRESSING_MS = 14 * HOUR_MS;
+
+const OPEN: Button = { label: 'Open it', act: { does: 'open' } };
 
 function lengths({ measuredMm, longestMm }: Lengths, words: Words): string {
   if (measuredMm === null) return `The longest about ${words.length(longestMm)} by now.`;
@@ -35,6 +37,7 @@ function shootsInWords(lift: Extract<Lift, { what: 'lift' }>, nowMs: number, wor
     text: rescue
       ? 'Without light they have stretched by now: as bright as you have it, cooler than before, the lid off. Leggy ones are set deeper when they are potted up.'
       : 'A seedling that is up stretches in the dark: as bright as you have it, the lid propped, no direct sun behind a lid.',
+    button: null,
   };
 }
 
@@ -49,8 +52,11 @@ export function liftInWords(lift: Lift, crop: Crop, method: Method, nowMs: numbe
       tone: 'waiting',
       text:
         method.late === 'in_paper'
-          ? `Move at ${words.length(lift.readyMm)}; roots enter the paper near ${words.length(lift.lateMm)}.`
+          ? lift.lateMm > crop.root.lateMm
+            ? `Move at ${words.length(lift.readyMm)}, before ${words.length(lift.lateMm)}: from ${words.length(crop.root.lateMm)} on roots grow into the paper.`
+            : `Move at ${words.length(lift.readyMm)}; roots enter the paper near ${words.length(lift.lateMm)}.`
           : `Move at ${words.length(lift.readyMm)}.`,
+      button: null,
     };
   }
   if (lift.grows === 'shoot') return shootsInWords(lift, nowMs, words);
@@ -64,5 +70,6 @@ export function liftInWords(lift: Lift, crop: Crop, method: Method, nowMs: numbe
     text: rescue
       ? `${lengths(lift.lengths, words)} ${leaves}${rescued(method)}${moveText(crop, words)}`
       : `${lengths(lift.lengths, words)} ${moveText(crop, words)}`,
+    button: OPEN,
   };
 }

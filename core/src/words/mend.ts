@@ -1,8 +1,8 @@
 import { FINDINGS, type Mend } from '../judging/index.js';
 import type { Method } from '../method/index.js';
 import type { Trouble } from '../parcel/index.js';
-import { counted, type Words } from '../units/index.js';
-import type { Advice } from './advice.js';
+import { capital, counted, type Words } from '../units/index.js';
+import type { Advice, Button } from './advice.js';
 import { missedSoak } from './soak.js';
 
 /** What each trouble asks for, in a few words; the rest is the guide's. */
@@ -17,18 +17,23 @@ const LEADS: Readonly<Record<Trouble, string>> = {
   drowned: 'Dry them off',
 };
 
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+const ANOTHER_BOARD: Button = { label: 'Move it to another board', act: { does: 'place' } };
+
 /** The guide's page of a trouble as one thing to do, its caution with it. */
 function troubleInWords({ kind, trouble, finding }: Extract<Mend, { what: 'trouble' }>): Advice {
   const page = FINDINGS.find(({ id }) => id === finding);
   if (!page) throw new Error(`the trouble guide lacks ${finding}`);
   const harmless = kind === 'retuck';
-  const text = harmless ? `${page.means} ${page.mistaken}` : `${page.mistaken} ${page.todo}`;
+  const text = harmless ? `${page.means} Easily taken for: ${lower(page.mistaken)}` : `${page.mistaken} ${page.todo}`;
   return {
     kind,
     lead: LEADS[trouble],
     by: harmless ? null : 'now',
     tone: harmless ? 'growth' : 'trouble',
     text: page.caution ? `${text} ${page.caution}` : text,
+    button: trouble === 'too_hot' ? ANOTHER_BOARD : null,
   };
 }
 
@@ -36,17 +41,57 @@ function troubleInWords({ kind, trouble, finding }: Extract<Mend, { what: 'troub
 const give = ({ water, nouns }: Method, millilitres: number, words: Words): string =>
   water === 'dosed' ? `Give ${words.sprays(millilitres)}` : `Water ${nouns.wet} until it is damp through, from below where you can`;
 
+/** "about 3 in 10", "nearly all", "hardly any". */
+export function inTen(share: number): string {
+  const tenths = Math.round(share * 10);
+  return tenths <= 0 ? 'hardly any' : tenths >= 10 ? 'nearly all' : `about ${tenths} in 10`;
+}
+
+/** Below this share it is not worth a word that some may be dead. */
+const FEW_DEAD = 0.1;
+const MAT_CAUTION =
+  'A mat: thermostat and residual-current outlet, plug and controller dry and out of the tray, its maker’s instructions first.';
+
+/** Its place kills: off it before anything else. */
+function heatInWords({ peakC, injuryC, dies, survival }: Extract<Mend, { what: 'heat' }>, { bagged }: Method, words: Words): Advice {
+  const dead = 1 - survival > FEW_DEAD ? ` ${capital(inTen(1 - survival))} may be dead already; what is firm still has its chance.` : '';
+  return {
+    kind: 'mend',
+    lead: 'Off the heat now',
+    by: 'now',
+    tone: 'trouble',
+    text: `Its place was read up to ${words.temperature(peakC)}. Above ${words.temperature(injuryC)} wet seed of this kind dies: ${inTen(dies)} in a day there, by rule of thumb.${dead} Take ${bagged ? 'the bag' : 'it'} off before you look, onto a table or a cooler board. Then find the cause: sun, thermostat, cardboard missing over the mat. It may go back when the thermometer says so. ${MAT_CAUTION}`,
+    button: ANOTHER_BOARD,
+  };
+}
+
+/** Nobody has felt it for so long that it is more likely dry than damp. */
+function likelyDry({ doseMl }: Extract<Mend, { what: 'thirst' }>, method: Method, words: Words): Advice {
+  const { nouns } = method;
+  return {
+    kind: 'mend',
+    lead: `Feel ${nouns.wet}: it is likely dry`,
+    by: 'now',
+    tone: 'water',
+    text: `Nobody has felt it or given it water for so long that it should have dried by now. ${give(method, doseMl, words)}; a quiet seed only pauses, a ${nouns.event.one} that dries is lost. Is it damp still? Say so, and this goes.`,
+    button: { label: 'Open it', act: { does: 'open' } },
+  };
+}
+
 /** What is to be mended, in words. */
 export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
   const { nouns } = method;
   switch (mend.what) {
+    case 'heat':
+      return heatInWords(mend, method, words);
     case 'overheated':
       return {
         kind: 'mend',
         lead: 'It has been too hot',
         by: 'now',
         tone: 'trouble',
-        text: `Its place went above ${words.temperature(mend.injuryC)}; about ${Math.round((1 - mend.survival) * 10)} in 10 may not survive that, by rule of thumb. Move it to a cooler board.`,
+        text: `Its place went above ${words.temperature(mend.injuryC)}; ${inTen(1 - mend.survival)} may not have lived through that, by rule of thumb. It is cooler now; what is firm keeps its time.`,
+        button: null,
       };
     case 'other_board':
       return {
@@ -54,11 +99,13 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
         lead: mend.way === 'cooler' ? 'A cooler board' : 'A warmer board',
         by: null,
         tone: 'waiting',
-        text: `At ${words.temperature(mend.meanC)} only about ${Math.round(mend.share * 10)} in 10 of the living come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} board brings them.`,
+        text: `At ${words.temperature(mend.meanC)} ${inTen(mend.share)} of the living come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} board brings them.`,
+        button: ANOTHER_BOARD,
       };
     case 'drowning':
       return missedSoak(mend, words);
     case 'thirst':
+      if (!mend.felt) return likelyDry(mend, method, words);
       return mend.damp === 'dry'
         ? {
             kind: 'mend',
@@ -66,6 +113,7 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
             by: 'now',
             tone: 'water',
             text: `${give(method, mend.doseMl, words)}; a ${nouns.event.one} that dries is lost.`,
+            button: null,
           }
         : {
             kind: 'mend',
@@ -73,6 +121,7 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
             by: 'now',
             tone: 'water',
             text: `${give(method, mend.doseMl, words)}${method.bagged ? ' and close it again' : ''}.`,
+            button: null,
           };
     case 'pool':
       return {
@@ -84,6 +133,7 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
           method.water === 'dosed'
             ? 'Tip the water out and press the towel between dry ones: seed under water cannot breathe.'
             : `Tip out what stands and let ${nouns.wet} drain: seed under water cannot breathe.`,
+        button: null,
       };
     case 'trouble':
       return troubleInWords(mend);

@@ -24,7 +24,10 @@ const all = (facts: ParcelFacts): string => {
   const { grounds, ...rest } = told(facts);
   return JSON.stringify([rest, grounds.slice(1)]);
 };
-const up = (hoursAgo: number, tipped: number) => ({ looks: [look(hoursAgo + 14, { tipped: 0 }), look(hoursAgo, { tipped })] });
+const up = (hoursAgo: number, tipped: number) => ({
+  looks: [look(hoursAgo + 14, { tipped: 0 }), look(hoursAgo, { tipped })],
+  bagDamp: [{ atMs: NOW - HOUR_MS, damp: 'damp' as const, rewetted: true }],
+});
 
 describe('a method', () => {
   it('is one entry with everything that follows from it', () => {

@@ -18,8 +18,6 @@ export interface Beginning {
   readonly startMs: number;
   /** The day that the wish asks for; null where there is none. */
   readonly startByMs: number | null;
-  /** Days of soaking before the towel. */
-  readonly soakDays: number;
   readonly goal: Exclude<Goal, 'move'> | null;
 }
 
@@ -28,13 +26,13 @@ export const liesAhead = ({ startMs, startByMs }: Beginning): boolean => startBy
 
 /** When to start and what comes of it there. */
 export function startInWords(here: PlanAtSpot, begun: Beginning, dated: Dated): { readonly tone: Tone | ''; readonly text: string } {
-  const { startMs, soakDays, goal } = begun;
+  const { startMs, goal } = begun;
   const startByMs = begun.startByMs ?? startMs;
   const [ready] = here.forward;
   if (!ready) return { text: 'Here too few would ever come.', tone: 'trouble' };
   if (goal === null) {
     const out = here.forward.find(({ goal: what }) => what === 'plant_out');
-    const day = (days: number): string => dated(startMs + (soakDays + days) * DAY_MS);
+    const day = (days: number): string => dated(startMs + days * DAY_MS);
     return { text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}` : ''}.`, tone: '' };
   }
   const wish = goal === 'ripe' ? 'ripe' : 'ready to plant out';

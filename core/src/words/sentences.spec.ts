@@ -123,11 +123,14 @@ describe('a packet in words', () => {
 describe('a start in words', () => {
   const START = Date.parse('2026-03-02T18:00:00Z');
   const dated = (ms: number): string => new Date(ms).toISOString().slice(5, 10);
-  const begun = (more: Partial<Beginning> = {}): Beginning => ({ startMs: START, startByMs: null, soakDays: 1, goal: null, ...more });
+  const begun = (more: Partial<Beginning> = {}): Beginning => ({ startMs: START, startByMs: null, goal: null, ...more });
   const reached = (goal: 'move' | 'plant_out' | 'ripe', likely: number) => ({ goal, low: likely - 2, likely, high: likely + 3 });
   const at = (more: Partial<PlanAtSpot> = {}): PlanAtSpot => ({
     spotId: 's1',
     facts: parcel('leek', 1, 20),
+    comes: 1,
+    enough: 8,
+    refused: null,
     halfDays: 6,
     forward: [reached('move', 9), reached('plant_out', 55)],
     back: { daysBefore: 60, chance: 0.9 },
@@ -136,9 +139,9 @@ describe('a start in words', () => {
     ...more,
   });
 
-  it('counts forward from now with the soak in it', () => {
-    expect(startInWords(at(), begun(), dated).text).toBe('Enough to move by 03-12, ready to plant out about 04-27.');
-    expect(startInWords(at({ forward: [reached('move', 9)] }), begun({ soakDays: 0 }), dated).text).toBe('Enough to move by 03-11.');
+  it('counts forward from now', () => {
+    expect(startInWords(at(), begun(), dated).text).toBe('Enough to move by 03-11, ready to plant out about 04-26.');
+    expect(startInWords(at({ forward: [reached('move', 9)] }), begun(), dated).text).toBe('Enough to move by 03-11.');
     expect(startInWords(at({ forward: [] }), begun(), dated)).toEqual({ tone: 'trouble', text: 'Here too few would ever come.' });
   });
 
@@ -186,9 +189,9 @@ describe('a germination test in words', () => {
       'If about 60 in 100 live, as expected, it will say between 44 and 74, 19 times in 20.',
     );
     const tabled = { day: 14, by: 'laboratory' as const, tabled: { day: 12, lowC: 20, highC: 30 } };
-    expect(finalCountInWords(tabled, 'Mon 16 Mar', 4, 'metric')).toContain('a laboratory counts on day 12 at 20 °C and 30 °C');
-    expect(finalCountInWords(tabled, 'Mon 16 Mar', 4, 'us')).toContain('at 68 °F and 86 °F');
-    expect(finalCountInWords({ ...tabled, tabled: null }, 'Mon 16 Mar', 4, 'metric')).toContain('4 times its usual days');
+    expect(finalCountInWords(tabled, 'Mon 16 Mar', 'metric')).toContain('a laboratory counts on day 12 at 20 °C and 30 °C');
+    expect(finalCountInWords(tabled, 'Mon 16 Mar', 'us')).toContain('at 68 °F and 86 °F');
+    expect(finalCountInWords({ ...tabled, tabled: null }, 'Mon 16 Mar', 'metric')).toContain('4 times its usual days');
   });
 
   it('calls what is firm asleep and not dead, and doubts towels that differ', () => {

@@ -14,6 +14,7 @@ export function soakSpan(crop: Pick<Crop, 'water'>): string | null {
 /** A preparation as the sentence names it, with the crop's hours where it is a soak. */
 export function stepInWords(step: Preparation, crop: Pick<Crop, 'water'>): string {
   const hours = step === 'soak' ? soakHours(crop) : null;
+  if (step === 'inoculate') return 'dusting of inoculant';
   if (!hours) return STEP_WORDS[step].thing;
   return hours[0] === 0 ? `soak of ${soakSpan(crop)}` : `${soakSpan(crop)} soak`;
 }
@@ -33,6 +34,7 @@ export function missedSoak({ over, drownsMs, limitHours }: Extract<Mend, { what:
         by: 'now',
         tone: 'trouble',
         text: `${limitHours} h is the limit for this kind, and it is past: some may have drowned. Dab them dry and lay them on a towel barely damp; what goes soft is taken out, the rest keep their time.`,
+        button: null,
       }
     : {
         kind: 'mend',
@@ -40,5 +42,6 @@ export function missedSoak({ over, drownsMs, limitHours }: Extract<Mend, { what:
         by: `before ${words.when(before(drownsMs))}`,
         tone: 'water',
         text: `${limitHours} h under water is the limit for this kind. What has no root by then goes on a damp towel.`,
+        button: null,
       };
 }

@@ -1,4 +1,4 @@
-import type { FinalCount } from '../seedtest/index.js';
+import { UNTABLED_TIMES, type FinalCount } from '../seedtest/index.js';
 import type { Supplying } from '../judging/index.js';
 import { counted, formatTemperature, type UnitSystem, type Words } from '../units/index.js';
 import type { Advice } from './advice.js';
@@ -14,6 +14,7 @@ export function testInWords(one: Extract<Supplying, { kind: 'count' }>, nowMs: n
       by: one.finalMs > nowMs ? `by ${words.when(one.finalMs)}` : 'now',
       tone: 'growth',
       text: 'Sort what lies on each towel: normal, abnormal, hard, fresh, dead. Plant the normal ones; they are seedlings like any other.',
+      button: { label: 'Count it', act: { does: 'count' } },
     };
   }
   const { rate, wilson, replicates, totals } = one.result;
@@ -28,7 +29,11 @@ export function testInWords(one: Extract<Supplying, { kind: 'count' }>, nowMs: n
     lead: `${percent(rate)} in 100 are good`,
     by: null,
     tone: 'growth',
-    text: `Between ${percent(wilson.low)} and ${percent(wilson.high)}, 19 times in 20.${doubt}${asleep} ${one.showing > 0 ? 'Move the sprouts, then close the test.' : 'Close the test.'}`,
+    text: `Between ${percent(wilson.low)} and ${percent(wilson.high)}, 19 times in 20.${doubt}${asleep} ${one.showing > 0 ? `${counted(one.showing, 'seedling')} ${one.showing === 1 ? 'lives' : 'live'}: move ${one.showing === 1 ? 'it' : 'them'} now, and the test closes by itself.` : 'It is done.'}`,
+    button:
+      one.showing > 0
+        ? { label: 'Move them now', act: { does: 'open' } }
+        : { label: 'Close the test', act: { does: 'close', reason: 'counted' } },
   };
 }
 
@@ -45,10 +50,10 @@ export const aimInWords = (aim: TestAim): string =>
 export const wouldTell = (mean: number, interval: { readonly low: number; readonly high: number }): string =>
   `If about ${percent(mean)} in 100 live, as expected, it will say between ${percent(interval.low)} and ${percent(interval.high)}, 19 times in 20.`;
 
-/** When the final count is due, and by whose rule. @param day the day written out; @param patienceTimes medians that the household waits */
-export function finalCountInWords({ day, tabled }: FinalCount, date: string, patienceTimes: number, units: UnitSystem): string {
+/** When the final count is due, and by whose rule. @param day the day written out */
+export function finalCountInWords({ day, tabled }: FinalCount, date: string, units: UnitSystem): string {
   const due = `The final count is due on day ${day}, ${date}:`;
-  if (!tabled) return `${due} no laboratory’s rule is known for it, so it gets ${patienceTimes} times its usual days.`;
+  if (!tabled) return `${due} no laboratory’s rule is known for it, so it gets ${UNTABLED_TIMES} times its usual days.`;
   const { lowC, highC } = tabled;
   const warmth =
     lowC === highC ? formatTemperature(lowC, units) : `${formatTemperature(lowC, units)} and ${formatTemperature(highC, units)}`;

@@ -36,8 +36,10 @@ export const TROUBLE_WORDS: Readonly<Record<Trouble, string>> = {
 /** Why a batch was closed. */
 export const REASON_WORDS: Readonly<Record<ClosingReason, string>> = {
   all_moved: 'everything moved',
+  set_aside: 'set aside, a late one may still come',
   given_up: 'given up',
   rotten: 'rotten',
+  counted: 'the test is counted',
   other: 'another reason',
 };
 

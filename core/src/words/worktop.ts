@@ -1,8 +1,9 @@
 import type { Closure, Dose } from '../carrier/index.js';
 import type { Crop } from '../crops/index.js';
-import { inOrder, type Preparation } from '../preparing/index.js';
-import { counted, formatTemperature, type UnitSystem } from '../units/index.js';
+import { inOrder, type Preparation, type PreparationStep } from '../preparing/index.js';
+import { capital, counted, formatTemperature, type UnitSystem } from '../units/index.js';
 import { soakLine } from './soak.js';
+import { STEP_WORDS } from './vocabulary.js';
 
 /** What the worktop is laid for. */
 export interface WorktopSetting {
@@ -26,24 +27,55 @@ export interface WorktopStep {
 
 const plain = (text: string): WorktopStep => ({ text, caution: null });
 
-function prepare(step: Preparation, { crop, seeds, taken }: WorktopSetting): WorktopStep {
+/** What the crop's sheet says of one step: "Nick: a sliver off the narrow root end." */
+export function ownStep({ preparation }: Crop, step: PreparationStep): string | null {
+  const name = capital(STEP_WORDS[step].thing);
+  const found = new RegExp(`(?:^|[.] )${name}: (.*?)(?=[.] (?:${NAMES}): |$)`, 's').exec(preparation.text)?.[1];
+  return found ? `${name}: ${found.replace(/[.]?$/, '.')}` : null;
+}
+const NAMES = Object.values(STEP_WORDS)
+  .map(({ thing }) => capital(thing))
+  .join('|');
+
+const CAUTIONS: Readonly<Partial<Record<PreparationStep, string>>> = {
+  nick: 'Blade away from the fingers; hold the seed in pliers or a folded cloth.',
+  file: 'Hold the seed in pliers or a folded cloth.',
+  inoculate: 'Do not breathe the dust.',
+};
+
+/** The step as it is usually done, where the crop's sheet has no word of its own. */
+function generally(step: Preparation, { crop, seeds, taken }: WorktopSetting): string {
   switch (step) {
     case 'soak':
-      return plain(soakLine(crop));
+      return soakLine(crop);
     case 'nick':
-      return {
-        text: `Nick ${seeds === 1 ? 'the seed' : `${seeds} seeds`} away from the scar until pale shows.`,
-        caution: 'Blade away from the fingers; hold the seed in pliers or a folded cloth.',
-      };
+      return `Nick ${seeds === 1 ? 'the seed' : `${seeds} seeds`} away from the scar until pale shows.`;
     case 'file':
-      return { text: 'Thin the edges with a file and spare the tip.', caution: 'Hold the seed in pliers or a folded cloth.' };
+      return 'Thin the edges with a file and spare the tip.';
     case 'split':
-      return plain(`Press ${taken === 1 ? 'the husk' : `${taken} husks`} apart between two boards: ${seeds} seeds.`);
+      return `Press ${taken === 1 ? 'the husk' : `${taken} husks`} apart between two boards: ${seeds} seeds.`;
     case 'peel':
-      return plain('Peel the dry brown coat off.');
+      return 'Take the coat off.';
     case 'inoculate':
-      return { text: 'Roll them damp in fresh rhizobium powder.', caution: 'Do not breathe the dust.' };
+      return 'Roll them damp in fresh rhizobium powder.';
   }
+}
+
+function prepare(step: Preparation, setting: WorktopSetting): WorktopStep {
+  const { crop, seeds, taken } = setting;
+  const own = ownStep(crop, step);
+  const limit = step === 'soak' ? ` ${crop.water.drowningLimitHours} h is the limit; then dry them off.` : '';
+  const husks =
+    step === 'split' && seeds > taken ? ` ${counted(taken, 'husk')} ${taken === 1 ? 'gives' : 'give'} ${counted(seeds, 'seed')}.` : '';
+  return { text: own ? `${own}${limit}${husks}` : generally(step, setting), caution: CAUTIONS[step] ?? null };
+}
+
+/** What the seed brings or still wants of water. */
+function later({ dose, prepared }: WorktopSetting): string {
+  if (prepared.includes('soak')) return ' Soaked seed brings its own drink: no more than this.';
+  return dose.laterMl > 0
+    ? ` They drink about ${dose.laterMl} ml more: give it in two goes as the paper dries, not now, or they lie in it.`
+    : '';
 }
 
 /** What to do at the worktop, in order: the label comes before the packet is opened. */
@@ -61,8 +93,8 @@ export function worktop(setting: WorktopSetting): WorktopStep[] {
       text: 'Write the label before you open the packet.',
       caution: dressed ? 'Dressed seed: gloves, nothing near food or animals, wash your hands.' : null,
     },
-    ...inOrder(prepared).map((step) => prepare(step, setting)),
-    plain(`Wet the paper with ${dose.millilitres} ml: ${counted(dose.sprays, 'spray')}, or about ${spoons}.`),
+    ...inOrder(prepared, crop.preparation.sometimes).map((step) => prepare(step, setting)),
+    plain(`Wet the paper with ${dose.millilitres} ml: ${counted(dose.sprays, 'spray')}, or about ${spoons}.${later(setting)}`),
     { text: `Lay, fold, smooth, ${close}.`, caution: closure === 'lidded' ? null : 'Bags are a suffocation risk to small children.' },
     ...(chillDays === null
       ? []
