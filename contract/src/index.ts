@@ -3,6 +3,7 @@ export * from './choices.js';
 export { fieldOf } from './refusals.js';
 export * from './fields.js';
 export * from './garden-requests.js';
+export * from './batch-requests.js';
 export * from './requests.js';
 export * from './responses.js';
 export * from './packet-requests.js';

@@ -3,8 +3,9 @@ import { CLOSURES, DAMPS } from '@fresh-tuck/core/carrier';
 import { cropSchema } from '@fresh-tuck/core/crops';
 import type { KnownFact, LotPrior } from '@fresh-tuck/core/forecast';
 import { VERDICTS, type Report } from '@fresh-tuck/core/judging';
+import { LOOK_REASONS } from '@fresh-tuck/core/looking';
 import { METHODS } from '@fresh-tuck/core/method';
-import { SEED_STAGES, TROUBLES, type HouseWays, type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { CLOSING_REASONS, SEED_STAGES, TROUBLES, type HouseWays, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { DRYNESSES, STORES, type Stock, type Storage } from '@fresh-tuck/core/seedbox';
 import type { TestResult } from '@fresh-tuck/core/seedtest';
 import type { Told } from '@fresh-tuck/core/words';
@@ -45,6 +46,7 @@ const known = z.discriminatedUnion('what', [
   z.object({ what: z.literal('rate'), percent: z.number(), crop: z.string(), source: z.string().nullable() }),
   z.object({ what: z.literal('age'), calendarYears: z.number(), agedYears: z.number(), percent: z.number() }),
   z.object({ what: z.literal('days'), seen: z.enum(['tip', 'emergence']), days: z.number() }),
+  z.object({ what: z.literal('test'), number: count, normal: count, seeds: count }),
   z.object({ what: z.literal('records'), packet: count, crop: count, shift: z.number() }),
 ]) satisfies z.ZodType<KnownFact>;
 
@@ -52,6 +54,7 @@ const prior = z.object({
   share: z.object({ mean: chance, weight: z.number().positive() }),
   logMedian: z.object({ mean: z.number(), sd: z.number().positive() }),
   spread: z.object({ median: z.number().positive(), logSd: z.number().positive() }),
+  laws: z.array(chance).optional(),
 });
 export const lotPrior: z.ZodType<LotPrior> = prior.extend({ known: z.array(known) });
 
@@ -95,6 +98,8 @@ const wholeFacts = z.object({
   wanted: count.nullable(),
   startMs: ms,
   chillUntilMs: ms.nullable(),
+  soakUntilMs: ms.nullable().optional(),
+  secondStep: z.object({ atMs: ms, below: count, seeds: count }).nullable().optional(),
   prior: lotPrior,
   stays: z.array(z.object({ fromMs: ms, readings: z.array(reading), guess: range })).min(1),
   utcOffsetHours: z.number().min(-14).max(14),
@@ -106,6 +111,7 @@ const wholeFacts = z.object({
   lateTolerance: chance,
   ways: houseWays.partial().optional(),
   packetLeft: count.nullable().optional(),
+  otherPackets: z.array(z.object({ title: z.string(), share: prior.shape.share, left: count.nullable() })).optional(),
   prepared: z.array(z.string()).optional(),
   followedBy: count.nullable().optional(),
   bagDamp: z.array(damp).optional(),
@@ -154,9 +160,13 @@ const wholeReport = z.object({
   end: forecast,
   now: forecastAt,
   chanceQuietAlive: chance,
-  toll: z.object({ share: chance, survival: chance, meanC: z.number() }),
+  toll: z.object({ share: chance, survival: chance, meanC: z.number(), harmedMs: ms.nullable() }),
   chanceAnyFurther: chance,
+  hopeUntilMs: ms,
+  chanceEver: chance,
   patienceMs: ms,
+  planted: forecast,
+  openedMs: ms,
   nextTip: z.object({ lowMs: ms, likelyMs: ms, highMs: ms }).nullable(),
   halfMs: ms.nullable(),
   mostMs: ms.nullable(),
@@ -175,6 +185,9 @@ const wholeReport = z.object({
   window: z.object({ readyMs: ms.nullable(), lateMs: ms.nullable() }),
   drying: z.object({ dryingAtMs: ms, shareLeft: z.number(), factor: z.number().positive() }),
   drownsMs: ms.nullable(),
+  soaking: z.object({ enoughMs: ms, outByMs: ms, drownsMs: ms }).nullable(),
+  thirst: z.object({ damp: z.enum(['dry', 'drying']), felt: z.boolean(), sinceMs: ms }).nullable(),
+  heat: z.object({ peakC: z.number(), injuryC: z.number(), dies: chance }).nullable(),
   rootRate: z.object({ mmPerDayNow: z.number(), factor: z.number().positive(), seeds: count }),
   longestMm: z.number().min(0),
   meanC: z.number(),
@@ -182,23 +195,26 @@ const wholeReport = z.object({
   curve: z.array(forecastAt),
   next: z.object({
     atMs: ms,
-    reason: z.enum(['tips', 'late', 'move', 'water', 'chill', 'patience', 'bag']),
+    reason: z.enum(LOOK_REASONS),
     via: z.enum(['opened', 'through']),
   }),
   mould: z.number().min(0).max(10),
   supply: z.object({
     enoughChance: chance.nullable(),
     topUp: z.object({ seeds: count, chance, byMs: ms, lagDays: z.number() }).nullable(),
+    short: z.object({ seeds: count, chance, why: z.enum(['packet', 'late', 'lot']) }).nullable(),
     restart: z
       .object({
-        way: z.enum(['prepared', 'warmer', 'cooler', 'pot', 'pod', 'towel']),
+        way: z.enum(['prepared', 'warmer', 'cooler', 'pot', 'pod', 'towel', 'packet']),
         step: z.string().nullable(),
+        packet: z.string().nullable(),
         seeds: count,
         low: count,
         high: count,
         deadChance: chance,
       })
       .nullable(),
+    deadChance: chance,
     asFewChance: chance.nullable(),
   }),
 });
@@ -208,11 +224,25 @@ export const reportOnCard: z.ZodType<Omit<Report, 'curve'>> = wholeReport.omit({
 
 const tone = z.enum(['trouble', 'growth', 'waiting', 'water']);
 const sentence = z.string().min(2);
+const act = z.union([
+  z.object({ does: z.literal('start'), packet: z.enum(['same', 'other']), seeds: z.number().int().min(1) }),
+  z.object({ does: z.literal('close'), reason: z.enum(CLOSING_REASONS) }),
+  z.object({ does: z.enum(['place', 'open', 'test', 'count']) }),
+]);
 export const told: z.ZodType<Told> = z.object({
   verdict: z.enum(VERDICTS),
   deadlineMs: ms.nullable(),
   giveMl: z.number().min(0),
-  advice: z.array(z.object({ kind: z.enum([...VERDICTS, 'retuck']), lead: sentence, by: z.string().nullable(), tone, text: sentence })),
+  advice: z.array(
+    z.object({
+      kind: z.enum([...VERDICTS, 'retuck', 'short']),
+      lead: sentence,
+      by: z.string().nullable(),
+      tone,
+      text: sentence,
+      button: z.object({ label: sentence, act }).nullable(),
+    }),
+  ),
   headline: z.object({ lead: sentence, tone, text: sentence }),
   nextReason: sentence,
   outlook: sentence,

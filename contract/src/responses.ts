@@ -181,6 +181,8 @@ export const batch = z.object({
   number: z.number(),
   token: z.string(),
   packetId: z.string(),
+  /** Another packet of the crop that its advice may name; null where there is none. */
+  otherPacketId: z.string().nullable(),
   cropId: z.string(),
   title: z.string(),
   holder,
@@ -192,6 +194,8 @@ export const batch = z.object({
   widthMm: z.number(),
   heightMm: z.number(),
   closed: z.boolean(),
+  /** What may still come of a closed one, in a sentence; empty where nothing may. */
+  closedInWords: z.string(),
   lastLookId: z.string().nullable(),
   lastLookMs: z.number().nullable(),
   prepared: z.array(z.string()),
@@ -231,8 +235,12 @@ export const today = z.object({
   changes: z.array(z.object({ batchId: z.string(), number: z.number(), title: z.string(), text: z.string() })),
   /** Whether what is told today has been kept. */
   told: z.boolean(),
+  /** What kills, before all else: a place whose warmth does, with what stands there. */
+  dangers: z.array(
+    z.object({ spotId: z.string(), spotName: z.string(), lead: z.string(), text: z.string(), batchIds: z.array(z.string()) }),
+  ),
   /** After an absence: what may be past saving, the longest roots first. */
-  rescue: z.object({ awayHours: z.number(), batchIds: z.array(z.string()) }).nullable(),
+  rescue: z.object({ away: z.string(), batchIds: z.array(z.string()) }).nullable(),
   /** The round that somebody began and has not ended. */
   round: round.nullable(),
 });

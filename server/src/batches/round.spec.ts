@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, Holder, Packet, Round, Nursery, Seedling, Today } from '@fresh-tuck/contract';
-import { batchBody, dump, household, lookBody, type Household } from '../testing/household.js';
+import { batchBody, dump, household, lookBody, packetBody, type Household } from '../testing/household.js';
 
 const HOUR_MS = 3_600_000;
 
@@ -127,7 +127,11 @@ describe('the daily round', () => {
 
   it('calls a rescue after an absence, the longest roots first', async () => {
     await look(4, { at: '2026-04-09T07:00' });
-    expect((await get<Today>('today')).rescue).toEqual({ awayHours: 48, batchIds: [home.batchId] });
+    // A lot that cannot have a root in the paper is looked at in its turn, and not rescued.
+    const slow = packetBody({ cropId: 'parsley', variety: 'Slow Tide', seedCount: 40 });
+    await post('packets', slow);
+    await post('batches', batchBody(slow.id, home.spotId, { startAt: '2026-04-08T07:00', seeds: 9, prepared: [] }));
+    expect((await get<Today>('today')).rescue).toEqual({ away: '2 days', batchIds: [home.batchId] });
     await look(4);
     expect((await get<Today>('today')).rescue).toBeNull();
   });

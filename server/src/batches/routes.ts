@@ -1,6 +1,7 @@
 import { Router, type Request, type Response } from 'express';
 import { v7 as uuid } from 'uuid';
 import { batchRequest, closeRequest, lookRequest, moveRequest, rebagRequest, recountRequest, undoRequest } from '@fresh-tuck/contract';
+import { soakEnd } from '@fresh-tuck/core/preparing';
 import { momentFrom, nowFor } from '../clock.js';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
@@ -10,13 +11,13 @@ import { refuseClosed } from '../journal/close.js';
 import type { Subject } from '../journal/entry.js';
 import { checkClasses, checkLook } from '../journal/look.js';
 import { checkMove, checkQuiet } from '../journal/move.js';
-import { seedsOf } from '../journal/read.js';
+import { movesOf, resultOf, seedsOf } from '../journal/read.js';
 import { checkRecount } from '../journal/recount.js';
 import { checkUndo } from '../journal/undo.js';
 import { checkWhole } from '../journal/whole.js';
 import { checkBatch } from './checks.js';
 
-export function batchRoutes({ act, ask, batches, beds, clock, holders, household, journal, packets, spots }: Services): Router {
+export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, household, journal, packets, spots }: Services): Router {
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
@@ -27,6 +28,14 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
     const row = batches.get(id);
     const entries = journal.entries(id);
     return { seeds: seedsOf(row, entries), startMs: row.start_ms, entries };
+  };
+  /** A test ends by itself when it is counted and what lives of it has been moved. */
+  const closeCounted = (batchId: string, nowMs: number): void => {
+    const { entries } = subject(batchId);
+    const result = resultOf(entries);
+    if (!result) return;
+    const moved = movesOf(entries).reduce((sum, { seeds, uncounted }) => sum + seeds.length + uncounted, 0);
+    if (moved >= result.totals.normal) journal.addClosing({ id: uuid(), batchId, atMs: nowMs, nowMs }, 'counted');
   };
   return Router()
     .get('/batches', async (_request, response) => {
@@ -55,7 +64,17 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
           holders.add(newId, kind, closure, spotId, startMs, nowMs);
           holderId = newId;
         }
-        batches.add(body, { number: household.takeNumber(), token: uuid(), startMs, newId: uuid, holderId, nowMs });
+        const crop = crops.crop(packets.get(body.packetId).crop_id);
+        const { secondStep: agreed } = body;
+        const secondStep = agreed && {
+          atMs: momentFrom(agreed.at, zone, nowMs, 'secondStep.at', Infinity),
+          below: agreed.below,
+          seeds: agreed.seeds,
+        };
+        if (secondStep && secondStep.atMs <= startMs) throw Problem.field('secondStep.at', 'secondStep.at must lie after the start');
+        const soakUntilMs = body.soaking ? soakEnd(crop, startMs) : null;
+        const number = household.takeNumber();
+        batches.add(body, { number, token: uuid(), startMs, soakUntilMs, secondStep, newId: uuid, holderId, nowMs });
       });
       await created(request, response, body.id);
     })
@@ -78,6 +97,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         checkClasses(body, batches.get(batchId).purpose, batches.replicatesOf(batches.get(batchId)));
         const { id, who, note, supersedes } = body;
         journal.addLook({ id, batchId, atMs, nowMs, who, note, supersedes }, body);
+        if (body.classes) closeCounted(batchId, nowMs);
         if (supersedes !== null) checkWhole(subject(batchId), 'seen.tipped');
       });
       await created(request, response, batchId);
@@ -95,6 +115,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, holders, household
         checkQuiet(body.quietPlanted, about);
         if (body.bedId !== null) beds.get(body.bedId);
         journal.addMove({ id: body.id, batchId, atMs, nowMs, who: body.who }, body, household.takeNumber);
+        closeCounted(batchId, nowMs);
       });
       await created(request, response, batchId);
     })

@@ -1,5 +1,6 @@
 import type { Aim, batchRequest } from '@fresh-tuck/contract';
 import { methodOf, paneOf, type CarrierKind, type MethodId, type Pane } from '@fresh-tuck/core/method';
+import type { SecondStep } from '@fresh-tuck/core/parcel';
 import type * as z from 'zod';
 import type { Database } from '../db/database.js';
 import { all, first, value, write } from '../db/statements.js';
@@ -14,6 +15,9 @@ export interface BatchRow {
   readonly wanted: number | null;
   readonly start_ms: number;
   readonly chill_until_ms: number | null;
+  readonly soak_until_ms: number | null;
+  /** JSON of what was agreed; null where nothing was. */
+  readonly second_step: string | null;
   readonly prepared: string;
   readonly method: MethodId;
   readonly purpose: 'plants' | 'test';
@@ -86,10 +90,10 @@ export function batchStore(db: Database) {
   );
   const insert = write<[NewBatch]>(
     db,
-    `INSERT INTO batch (id, number, token, packet_id, method, purpose, seeds, taken, wanted, start_ms, chill_until_ms, prepared, dose_ml,
-      final_ms, aim, recorded_ms)
-    VALUES (@id, @number, @token, @packet_id, @method, @purpose, @seeds, @taken, @wanted, @start_ms, @chill_until_ms, @prepared, @dose_ml,
-      @final_ms, @aim, @recorded_ms)`,
+    `INSERT INTO batch (id, number, token, packet_id, method, purpose, seeds, taken, wanted, start_ms, chill_until_ms, soak_until_ms,
+      second_step, prepared, dose_ml, final_ms, aim, recorded_ms)
+    VALUES (@id, @number, @token, @packet_id, @method, @purpose, @seeds, @taken, @wanted, @start_ms, @chill_until_ms, @soak_until_ms,
+      @second_step, @prepared, @dose_ml, @final_ms, @aim, @recorded_ms)`,
   );
   const insertCarrier = write<[NewCarrier]>(
     db,
@@ -131,11 +135,21 @@ export function batchStore(db: Database) {
     /** The pane that a batch is drawn on, mm. */
     paneOf: ({ method, width_mm, height_mm, places: held, seeds }: BatchRow): Pane =>
       width_mm !== null && height_mm !== null ? { widthMm: width_mm, heightMm: height_mm } : paneOf(methodOf(method), held ?? seeds),
+    secondOf: ({ second_step }: BatchRow): SecondStep | null => (second_step === null ? null : (JSON.parse(second_step) as SecondStep)),
     aimOf: (row: BatchRow): Aim => ({ plants: null, destination: null, target: null, ...(JSON.parse(row.aim) as Partial<Aim>) }),
     placesOf: places,
     add(
       request: z.output<typeof batchRequest>,
-      facts: { number: number; token: string; startMs: number; newId: () => string; holderId: string; nowMs: number },
+      facts: {
+        number: number;
+        token: string;
+        startMs: number;
+        soakUntilMs: number | null;
+        secondStep: SecondStep | null;
+        newId: () => string;
+        holderId: string;
+        nowMs: number;
+      },
     ): void {
       const { id, seeds, replicates, chillDays, finalDays } = request;
       const daysOn = (days: number | null): number | null => (days === null ? null : facts.startMs + days * DAY_MS);
@@ -151,6 +165,8 @@ export function batchStore(db: Database) {
         wanted: request.wanted,
         start_ms: facts.startMs,
         chill_until_ms: daysOn(chillDays),
+        soak_until_ms: facts.soakUntilMs,
+        second_step: facts.secondStep && JSON.stringify(facts.secondStep),
         prepared: JSON.stringify(request.prepared),
         dose_ml: request.doseMl,
         final_ms: daysOn(finalDays),

@@ -7,7 +7,7 @@ import { clockFrom } from '../clock.js';
 import { createApp } from '../app.js';
 import { servicesOn } from '../services.js';
 import { NOW_MS } from '../testing/household.js';
-import { CODES } from './codes.js';
+import { addCodes, CODES } from './codes.js';
 import { migrationFiles, openDatabase } from './database.js';
 import { APPLICATION_ID } from './identity.js';
 
@@ -96,6 +96,8 @@ const SAID: Readonly<Record<string, (nth: number) => unknown>> = {
   'photo_inside.bytes': () => Buffer.from('89504e470d0a1a0a', 'hex'),
   'photo_inside.entry_id': () => id('entry', 1),
   'towel.batch_id': (nth) => id('batch', nth),
+  'carrier.batch_id': (nth) => id('batch', nth),
+  'carrier.kind': (nth) => ['towel', 'pots', 'glass'][nth - 1],
   'round.batch_ids': () => '[]',
   'said.batch_id': (nth) => id('batch', nth),
 };
@@ -107,7 +109,12 @@ function columnsOf(db: Database, table: string): Column[] {
   return db.pragma(`table_info("${table}")`) as Column[];
 }
 const tablesOf = (db: Database): string[] =>
-  db.prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'").pluck().all();
+  db
+    .prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'")
+    .pluck()
+    .all()
+    // Lookup tables hold the application's lists, laid down at every start.
+    .filter((name) => !(name in CODES));
 
 /** A value of the right kind for a column. */
 function valueOf(db: Database, table: string, { name, type }: Column, nth: number): unknown {
@@ -121,7 +128,7 @@ function valueOf(db: Database, table: string, { name, type }: Column, nth: numbe
   if (name.endsWith('_ms')) return AT_MS + nth;
   if (name === 'min_c') return 22;
   if (name === 'max_c') return 26;
-  if (type === 'TEXT') return name === 'ways' || name === 'figures' ? '{}' : `${name} ${nth}`;
+  if (type === 'TEXT') return ['ways', 'figures', 'facts', 'second_step'].includes(name) ? '{}' : `${name} ${nth}`;
   if (type === 'REAL') return 2 + nth;
   if (type === 'BLOB') return Buffer.from([nth]);
   return ['dressed', 'rewetted', 'removed', 'full', 'planted'].includes(name) ? 0 : nth;
@@ -130,6 +137,7 @@ function valueOf(db: Database, table: string, { name, type }: Column, nth: numbe
 /** Three rows of everything that a schema has. */
 function populate(db: Database): void {
   db.pragma('foreign_keys = OFF');
+  if (db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'closing_reason'").get()) addCodes(db);
   for (const table of tablesOf(db)) {
     if (LEFT_OUT.includes(table)) continue;
     for (let nth = 1; nth <= (ONE_ROW.includes(table) ? 1 : 3); nth++) {

@@ -12,11 +12,17 @@ const MINUTE_MS = 60_000;
 const HOLD_MS = { least: 8 * MINUTE_MS, spread: 8 * MINUTE_MS } as const;
 
 /** The first moment after an answer at which it may read otherwise. */
-function turnsAt({ lookTimesMs, chillUntilMs, test }: ParcelFacts, { nowMs, next, window, roots, drying, patienceMs }: Report): number {
+function turnsAt(
+  { lookTimesMs, chillUntilMs, test, secondStep }: ParcelFacts,
+  { nowMs, next, window, roots, drying, patienceMs, soaking }: Report,
+): number {
   const moments = [
     lookTimesMs.find((ms) => ms > nowMs),
     chillUntilMs,
     test?.finalMs,
+    secondStep?.atMs,
+    soaking?.enoughMs,
+    soaking?.outByMs,
     next.atMs,
     window.readyMs,
     window.lateMs,

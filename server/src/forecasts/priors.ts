@@ -74,7 +74,10 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     if (known) return known;
     const row = stores.batches.get(id);
     const facts = factsWith(row, packetPrior(packetId, seenBy(row), household.zone, atMs, atMs), household, atMs);
-    const lot = pastLotOf(facts, atMs, { packet: packetId, crop: cropId, spot: spotOf(row, stores) });
+    const labels = { packet: packetId, crop: cropId, spot: spotOf(row, stores) };
+    const result = facts.test?.result;
+    const test = result ? { test: { number: row.number, normal: result.totals.normal, seeds: result.seeds } } : {};
+    const lot = { ...pastLotOf(facts, atMs, labels), ...test };
     cache.set(id, key, { fromMs: row.start_ms - RECORD_REACH_MS, toMs: atMs }, lot);
     return lot;
   }

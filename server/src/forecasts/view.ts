@@ -2,11 +2,11 @@ import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import { asMate, matesOf, nextLook } from '@fresh-tuck/core/looking';
 import { wordsFor } from '@fresh-tuck/core/units';
 import { whyFor } from '@fresh-tuck/core/judging';
-import { toldFor, whyInWords } from '@fresh-tuck/core/words';
+import { closedInWords, toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
-import { factsOf, type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { factsOf, type OtherPacket, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import type { Entry } from '../journal/entry.js';
-import { closedAt, countingOf, looksOf, movesOf, resultOf, seedsOf } from '../journal/read.js';
+import { closedAt, countingOf, looksOf, movesOf, reasonOf, resultOf, seedsOf } from '../journal/read.js';
 import type { BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { answerCache } from './answers.js';
@@ -14,6 +14,8 @@ import { holderOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.j
 import type { LotCache } from './past-lots.js';
 import { priors, seenBy } from './priors.js';
 
+/** Other packets that a parcel's advice may name. */
+const MOST_OTHERS = 1;
 /** Records of the last weeks are read once for all parcels, ms. */
 const SHARED_MS = 30 * 86_400_000;
 
@@ -49,6 +51,8 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         wanted: row.wanted,
         startMs: row.start_ms,
         chillUntilMs: row.chill_until_ms,
+        soakUntilMs: row.soak_until_ms,
+        secondStep: stores.batches.secondOf(row),
         prior,
         stays: staysOf(row, stores, untilMs, recordOf),
         looks: looksOf(entries).map(({ id: _, via: __, basedOn: ___, ...look }) => look),
@@ -81,6 +85,18 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       );
   }
 
+  /** Other packets of a batch's crop that could help it out. */
+  function othersOf(row: BatchRow, atMs: number): { readonly id: string; readonly packet: OtherPacket }[] {
+    return stores.packets.othersOf(row.packet_id, MOST_OTHERS).map(({ row: other, left }) => ({
+      id: other.id,
+      // What its own batches taught is left to the day on which it is chosen.
+      packet: {
+        title: other.year === null ? other.variety : `${other.variety}, ${other.year}`,
+        share: known.of(other.id, null, seenBy(row), null, atMs, atMs).share,
+        left,
+      },
+    }));
+  }
   return {
     priorOf: (
       packetId: string,
@@ -128,9 +144,10 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         // What was known when it began: its own end must not teach it.
         const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms, atMs);
         const plain = factsWith(row, entries, prior, household, atMs, live.has(id) ? Infinity : atMs, entriesOf, recordOf);
-        const facts = { ...plain, priorSteps: known.steps(row, prior, household, atMs) };
+        const others = live.has(id) ? othersOf(row, atMs) : [];
+        const facts = { ...plain, priorSteps: known.steps(row, prior, household, atMs), otherPackets: others.map(({ packet }) => packet) };
         const { version } = stores.crops.known(facts.crop.id);
-        return { row, entries, facts, atMs, ...answersOf(facts, version, atMs) };
+        return { row, entries, facts, atMs, others, ...answersOf(facts, version, atMs) };
       }
       function parcel(id: string): ReturnType<typeof parcelAlone> {
         const found = alone.get(id) ?? parcelAlone(id);
@@ -139,7 +156,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       }
       /** A batch with its forecast and what to do, as the screens show it. */
       function batch(id: string): Batch {
-        const { row, entries, facts: own, report: found0, question } = parcel(id);
+        const { row, entries, facts: own, report: found0, question, others } = parcel(id);
         const holderId = holderOf(row, stores);
         const inBag = together(holderId).filter(({ batchId }) => batchId !== id && live.has(batchId));
         const mates = matesOf(inBag.map(({ batchId, number }) => ({ number, ...asMate(parcel(batchId).question) })));
@@ -154,6 +171,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           number: row.number,
           token: row.token,
           packetId: packet.id,
+          otherPacketId: others[0]?.id ?? null,
           cropId: packet.crop_id,
           title: `${facts.crop.name}, ${packet.variety}`,
           holder: stores.holders.holder(holderId),
@@ -161,6 +179,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           carrier: { kind: row.carrier_kind, places: row.places },
           ...stores.batches.paneOf(row),
           closed: !live.has(id),
+          closedInWords: live.has(id) ? '' : closedInWords(found.state.quiet, found.chanceEver, reasonOf(entries)),
           lastLookId: lastLook?.id ?? null,
           lastLookMs: lastLook?.atMs ?? null,
           prepared: JSON.parse(row.prepared) as string[],

@@ -68,13 +68,18 @@ describe('bags, tubs and trays', () => {
     home.clock.step(20 * HOUR_MS);
     // Seven millilitres were given: three and a half grams less is half of it.
     await weigh(21.5, false);
-    expect((await batch()).facts.weighings).toEqual([{ atMs: home.clock.now(), fullMs: home.clock.now() - 20 * HOUR_MS, shareLeft: 0.5 }]);
+    const [given, now] = [home.clock.now() - 20 * HOUR_MS, home.clock.now()];
+    // Weighed full is given its dose.
+    expect((await batch()).facts.weighings).toEqual([
+      { atMs: given, fullMs: given, shareLeft: 1 },
+      { atMs: now, fullMs: given, shareLeft: 0.5 },
+    ]);
     home.clock.step(HOUR_MS);
     // More than full is a wet scale, less than empty another bag: neither goes beyond what water can be.
     await weigh(99, false);
     await weigh(1, false);
     const shares = (await batch()).facts.weighings?.map(({ shareLeft }) => shareLeft);
-    expect(shares).toEqual([0.5, 1.2, 0]);
+    expect(shares).toEqual([1, 0.5, 1.2, 0]);
     // Given its water again, it is counted from there.
     await weigh(26, true);
     home.clock.step(HOUR_MS);

@@ -124,7 +124,9 @@ export function holderStore(db: Database) {
       let full: { at_ms: number; grams: number } | null = null;
       return weighed(id).flatMap((one) => {
         if (one.full === 1) full = one;
-        if (one.full === 1 || full === null) return [];
+        // Weighed full is given its dose.
+        if (one.full === 1) return [{ atMs: one.at_ms, fullMs: one.at_ms, shareLeft: 1 }];
+        if (full === null) return [];
         // A gram of water is a millilitre.
         return [{ atMs: one.at_ms, fullMs: full.at_ms, shareLeft: Math.min(Math.max(1 - (full.grams - one.grams) / ml, 0), 1.2) }];
       });

@@ -19,6 +19,7 @@ export function packetStore(db: Database, crops: CropStore) {
   );
   const newestFirst = db.prepare('SELECT * FROM packet ORDER BY rowid DESC');
   const ofCrop = db.prepare('SELECT * FROM packet WHERE crop_id = ? ORDER BY rowid DESC');
+  const beside = db.prepare('SELECT * FROM packet WHERE crop_id = ? AND id <> ? ORDER BY year DESC, rowid DESC');
   const one = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO packet (id, created_ms, ${Object.keys(COLUMNS).join(', ')})
@@ -73,6 +74,17 @@ export function packetStore(db: Database, crops: CropStore) {
     if (!last) return null;
     const since = begun.filter(({ number }) => number > last.after_number);
     return Math.max(last.seeds - since.reduce((sum, { taken }) => sum + taken, 0), 0);
+  }
+  /** Packets of the crop beside one that have seed left, or that nobody counted; the newest harvest first. */
+  function othersOf(id: string, most: number): { readonly row: PacketRow; readonly left: number | null }[] {
+    const found: { row: PacketRow; left: number | null }[] = [];
+    for (const row of beside.all(get(id).crop_id, id) as PacketRow[]) {
+      const left = seedsLeft(row);
+      if (left === 0) continue;
+      found.push({ row, left });
+      if (found.length === most) break;
+    }
+    return found;
   }
   const seedsLeft = ({ id }: PacketRow): number | null => leftOf(countsOf(id)[0], batchesOf(id));
 
@@ -152,6 +164,7 @@ export function packetStore(db: Database, crops: CropStore) {
   }
 
   return {
+    othersOf,
     /** Every packet; what they share is read at one go. */
     list(): StoredPacket[] {
       const begun = new Map<string, BatchLine[]>();

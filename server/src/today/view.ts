@@ -1,5 +1,7 @@
 import type { Batch, Card, Stop, Today } from '@fresh-tuck/contract';
-import { wordsFor } from '@fresh-tuck/core/units';
+import { paperByNow } from '@fresh-tuck/core/judging';
+import { spanInWords, wordsFor, type Words } from '@fresh-tuck/core/units';
+import { drowning, hotPlace } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
 import type { Told } from './said.js';
 
@@ -27,16 +29,41 @@ function byBag(due: readonly Batch[]): Batch[] {
 /** Nobody has looked for this long: somebody was away. */
 const AWAY_MS = 36 * 3_600_000;
 
-/** After an absence, what is due with a root that may be in the paper; the longest first. */
+/** After an absence, what is due with a root in the paper, seen or by even chances; the longest first. */
 function rescueOf(live: readonly Batch[], due: readonly Batch[], nowMs: number): Today['rescue'] {
-  const lastMs = Math.max(0, ...live.map(({ lastLookMs, facts }) => lastLookMs ?? facts.startMs));
+  const lastMs = Math.max(0, ...live.map(({ answers }) => answers.openedMs));
   if (live.length === 0 || nowMs - lastMs < AWAY_MS) return null;
   const batchIds = due
-    .filter(({ answers, facts }) => answers.longestMm >= facts.crop.root.lateMm)
+    .filter(({ answers, facts }) => paperByNow(facts, answers))
     .sort((a, b) => b.answers.longestMm / b.facts.crop.root.lateMm - a.answers.longestMm / a.facts.crop.root.lateMm)
     .map(({ id }) => id);
-  return batchIds.length === 0 ? null : { awayHours: Math.round((nowMs - lastMs) / 3_600_000), batchIds };
+  return batchIds.length === 0 ? null : { away: spanInWords(nowMs - lastMs), batchIds };
 }
+
+/** What kills: hot places with all that stands there, and seed that lies in water past its limit. */
+function dangersOf(live: readonly Batch[], nowMs: number, words: Words): Today['dangers'] {
+  const hot = live.filter(({ answers }) => answers.heat !== null);
+  const places = [...new Set(hot.map(({ holder }) => holder.spotId))].map((spotId) => {
+    const there = hot.filter(({ holder }) => holder.spotId === spotId);
+    const spotName = there[0]?.holder.spotName ?? '';
+    const peakC = Math.max(...there.map(({ answers }) => answers.heat?.peakC ?? 0));
+    const dies = Math.max(...there.map(({ answers }) => answers.heat?.dies ?? 0));
+    const numbers = there.map(({ number }) => number).sort((a, b) => a - b);
+    return { spotId, spotName, ...hotPlace(spotName, peakC, dies, numbers, words), batchIds: there.map(({ id }) => id) };
+  });
+  const drowned = live
+    .filter(({ answers: { drownsMs, state } }) => drownsMs !== null && drownsMs <= nowMs && state.quiet + state.showing > 0)
+    .map(({ id, number, title, holder, answers }) => ({
+      spotId: holder.spotId,
+      spotName: holder.spotName,
+      ...drowning(number, title, answers.state.quiet + answers.state.showing),
+      batchIds: [id],
+    }));
+  return [...places, ...drowned];
+}
+
+/** Stops where something kills come first, each kind in walking order. */
+const deadlyFirst = ({ batch }: Stop): number => (batch.answers.heat === null ? 1 : 0);
 
 function minutesFor(due: readonly Batch[], nowMs: number): number {
   const bags = new Set(due.map(({ holder }) => holder.id)).size;
@@ -57,12 +84,18 @@ export function todayView({ batches, forecasts, household, rounds, said, spots }
       const due = live.filter(({ answers }) => answers.next.atMs <= nowMs);
       const stops = byBag(due).map(stopOf);
       const told = said.first(nowMs, home.zone);
+      const stations = spots
+        .list(home.zone, home.units, nowMs)
+        .map((spot) => ({
+          spot,
+          stops: stops.filter(({ batch }) => batch.holder.spotId === spot.id).sort((a, b) => deadlyFirst(a) - deadlyFirst(b)),
+        }))
+        .filter((station) => station.stops.length > 0)
+        .sort((a, b) => Math.min(...a.stops.map(deadlyFirst)) - Math.min(...b.stops.map(deadlyFirst)));
       return {
         nowMs,
-        stations: spots
-          .list(home.zone, home.units, nowMs)
-          .map((spot) => ({ spot, stops: stops.filter(({ batch }) => batch.holder.spotId === spot.id) }))
-          .filter((station) => station.stops.length > 0),
+        stations,
+        dangers: dangersOf(live, nowMs, words),
         shut: live
           .filter(({ answers }) => answers.next.atMs > nowMs)
           .map((batch) => ({ batch: cardOf(batch), nextMs: batch.answers.next.atMs, nextInWords: words.when(batch.answers.next.atMs) }))
