@@ -2,7 +2,9 @@ import { readBy, readGrams, text } from '../kit/validators';
 import { Field } from '../kit/field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { CLOSURE_WORDS } from '@fresh-tuck/core/words';
+import { formatTemperature } from '@fresh-tuck/core/units';
+import { askedBack } from '@fresh-tuck/core/warmth';
+import { askBackInWords, CLOSURE_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal, effect } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
@@ -54,7 +56,10 @@ import { HouseholdApi } from '../data/household/household.api';
       <p>A probe in the {{ batch().holder.kind }}, today {{ batch().holder.probed ? '(it has one)' : '' }}</p>
       <ft-field label="Lowest" mode="decimal" [control]="probed.controls.low" [accepted]="warmth" />
       <ft-field label="Highest" mode="decimal" [control]="probed.controls.high" [accepted]="warmth" />
-      <button matButton="outlined" type="submit" class="plain">Keep it</button>
+      @if (asked(); as question) {
+        <p class="trouble" role="alert">{{ question }}</p>
+      }
+      <button matButton="outlined" type="submit" class="plain">{{ asked() ? 'Yes, keep it' : 'Keep it' }}</button>
     </form>
     <form [formGroup]="weighed" (ngSubmit)="weigh()">
       <p>
@@ -126,11 +131,21 @@ export class Bag {
     this.run(this.api.rebag(this.batch().id, { id: uuid(), holder }), 'Laid over. It is opened with its new bag.');
   }
 
+  /** An extreme that was typed is asked back once. */
+  protected readonly asked = signal<string | null>(null);
+
   protected probe(): void {
     this.probed.markAllAsTouched();
     const { low, high } = this.probed.getRawValue();
     const [minC, maxC] = [this.celsius(low), this.celsius(high)];
     if (this.probed.invalid || minC === null || maxC === null) return;
+    const { units } = this.about.household();
+    const asked = askBackInWords(
+      askedBack({ minC, maxC }),
+      { minC, maxC },
+      { temperature: (celsius) => formatTemperature(celsius, units) },
+    );
+    if (asked !== null && asked !== this.asked()) return this.asked.set(asked);
     const day = this.about.moments().field(this.about.nowMs()).slice(0, 10);
     this.run(this.api.probe(this.batch().holder.id, { id: uuid(), day, minC, maxC }), 'Kept. It counts before the place’s thermometer.');
   }

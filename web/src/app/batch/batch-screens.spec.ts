@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { parcel, look } from '@fresh-tuck/core/testing';
 import { aBatch, aSpot, problem, show, type Screen } from '../testing/house';
@@ -79,6 +81,50 @@ describe('the life of one batch', () => {
       { batchId: 'b1' },
     );
 
+  it('says at its head what kills, offers every board that does not, and does what an advice offers', async () => {
+    const deadly = { id: 'r1', day: '2026-04-11', minC: 37, maxC: 44 };
+    const screen = await open(
+      {
+        'GET spots': [
+          aSpot({ latest: deadly }),
+          aSpot({ id: 's2', name: 'Mat', latest: { ...deadly, minC: 35 } }),
+          aSpot({ id: 's3', name: 'Sill' }),
+        ],
+        'POST holders/h1/place': [],
+      },
+      aBatch(parcel('leek', 5, 42)),
+    );
+    expect(screen.find('.danger h2')?.textContent).toBe('Off the heat now');
+    expect(screen.all('ft-advice h3').map((one) => one.textContent)).not.toContain('Off the heat now');
+    const boards = screen.all<HTMLButtonElement>('[aria-label="Where to?"] button');
+    expect(boards.map(({ disabled }) => disabled)).toEqual([true, true, false]);
+    expect(boards[1]?.textContent).toMatch(/Read up to 44 °C: .* of this seed would die in a day there/);
+    await screen.click(/^Sill/);
+    expect(screen.sent('POST', 'holders/h1/place')?.body['spotId']).toBe('s3');
+  });
+
+  it('closes, or sets aside, by the button of its advice', async () => {
+    const over = parcel('melon', 14, 28, { looks: [look(36, { tipped: 0 }), look(0, { tipped: 0, damp: 'damp' })] });
+    const ending = await open({ 'POST batches/b1/closings': aBatch(over) }, aBatch(over));
+    await ending.click('Close it');
+    expect(ending.sent('POST', 'batches/b1/closings')?.body['reason']).toBe('given_up');
+  });
+
+  it('keeps what a closed one may still bring', async () => {
+    const closed = aBatch(facts, {
+      closed: true,
+      closedInWords: '2 chances in 10 that one of the 5 quiet seeds still comes: leave the bag in a corner.',
+    });
+    const end = { ...entry, id: 'e9', kind: 'close' as const, text: 'Closed: set aside.' };
+    const screen = await open({ 'POST batches/b1/undos': batch }, { ...closed, journal: [end, entry] });
+    expect(screen.find('.closed')?.textContent?.replace(/\s+/g, ' ')).toContain('Closed: 2 chances in 10 that one');
+    // A late one after all: the closing is taken back and the parcel opened.
+    const went = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await screen.click('A late one has come');
+    expect(screen.sent('POST', 'batches/b1/undos')?.body['entryId']).toBe('e9');
+    expect(went.calls.mostRecent().args).toEqual([['/open', 'b1']]);
+  });
+
   it('tells what to do in the words of the core, and its journal', async () => {
     const screen = await open();
     for (const { lead } of batch.judgement.advice) expect(screen.text).toContain(lead);
@@ -121,8 +167,8 @@ describe('the life of one batch', () => {
     await screen.click('Close the batch');
     expect(screen.text).toContain('5 still quiet; they count as not seen, not as dead.');
     const reasons = screen.all('[aria-label="Why is it closed?"] button').map((one) => one.textContent?.trim());
-    expect(reasons.length).toBe(4);
-    await screen.click(reasons[1] ?? '');
+    expect(reasons.length).toBe(5);
+    await screen.click(reasons[2] ?? '');
     expect(screen.sent('POST', 'batches/b1/closings')?.body['reason']).toBe('given_up');
     expect(screen.all('[role=alert]').at(-1)?.textContent).toBe('This batch is closed. Undo the closing first.');
   });

@@ -1,17 +1,20 @@
 import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { REASON_WORDS, targetInWords } from '@fresh-tuck/core/words';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { deadlyWarmth } from '@fresh-tuck/core/warmth';
+import { refusedInWords, REASON_WORDS, targetInWords, type Act } from '@fresh-tuck/core/words';
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { BatchWithJournal, CloseRequest, JournalEntry } from '@fresh-tuck/contract';
+import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
-import { formatLength } from '@fresh-tuck/core/units';
+import { formatLength, formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
+import { Acts } from '../data/household/acts.service';
 import { WhyService } from '../data/forecast/why.service';
 import { Notice } from '../data/household/notice.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -33,7 +36,22 @@ import { HouseholdApi } from '../data/household/household.api';
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
-  imports: [Field, ReactiveFormsModule, MatButton, Advice, Bag, Curve, FinalCount, Label, Ribbon, RouterLink, TestResultView, Towel, Why],
+  imports: [
+    Field,
+    NgTemplateOutlet,
+    ReactiveFormsModule,
+    MatButton,
+    Advice,
+    Bag,
+    Curve,
+    FinalCount,
+    Label,
+    Ribbon,
+    RouterLink,
+    TestResultView,
+    Towel,
+    Why,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './batch.html',
   styleUrl: './batch.scss',
@@ -44,15 +62,21 @@ export class BatchScreen {
   private readonly router = inject(Router);
   private readonly notice = inject(Notice);
   private readonly changes = inject(Changes);
+  private readonly acts = inject(Acts);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly why = inject(WhyService).of;
   protected readonly about = inject(AboutService);
   readonly batchId = input.required<string>();
+  /** What to show at once, where another screen led here. */
+  readonly show = input<string>();
 
-  protected readonly reasons = CLOSING_REASONS.map((value) => ({ value, text: REASON_WORDS[value] }));
+  protected readonly reasons = CLOSING_REASONS.filter((value) => value !== 'counted').map((value) => ({
+    value,
+    text: REASON_WORDS[value],
+  }));
   protected readonly gone = signal<string | null>(null);
   protected readonly recounted = new FormGroup({ seeds: text('', Validators.required, wholeFrom(1, 400)) });
-  protected readonly panel = signal<'recount' | 'place' | 'bag' | 'close' | null>(null);
+  protected readonly panel = signal<'recount' | 'place' | 'bag' | 'close' | 'count' | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly spots = toSignal(
     this.changes.keep(() => this.householdApi.spots()),
@@ -82,6 +106,13 @@ export class BatchScreen {
       fresh: false,
     }));
   });
+  /** What kills, at the head of the page and nowhere else. */
+  protected readonly danger = computed(() => {
+    const batch = this.batch();
+    return batch && !batch.closed && batch.answers.heat ? (batch.judgement.advice[0] ?? null) : null;
+  });
+  /** What else is to be done: what kills stands at the head. */
+  protected readonly advice = computed(() => (this.batch()?.judgement.advice ?? []).slice(this.danger() ? 1 : 0));
   protected readonly ribbonDays = computed(() => {
     const batch = this.batch();
     const days = batch ? (batch.answers.nowMs - batch.facts.startMs) / 86_400_000 : 0;
@@ -91,6 +122,13 @@ export class BatchScreen {
     const { units } = this.about.household();
     return (mm: number): string => formatLength(mm, units);
   });
+
+  constructor() {
+    effect(() => {
+      const show = this.show();
+      if (show === 'place' || show === 'count') this.panel.set(show);
+    });
+  }
 
   protected inShort(batch: BatchWithJournal): string {
     const { seeds, startMs, wanted } = batch.facts;
@@ -106,7 +144,7 @@ export class BatchScreen {
     return parts.join(' · ');
   }
 
-  protected show(panel: 'recount' | 'place' | 'bag' | 'close'): void {
+  protected unfold(panel: 'recount' | 'place' | 'bag' | 'close'): void {
     this.error.set(null);
     this.recounted.setValue({ seeds: String(this.batch()?.facts.seeds ?? '') });
     this.panel.update((open) => (open === panel ? null : panel));
@@ -134,6 +172,41 @@ export class BatchScreen {
 
   protected open(batch: BatchWithJournal): void {
     void this.router.navigate(['/open', batch.id]);
+  }
+
+  /** Why a bag is not put on a board; null where it may be. */
+  protected refused({ latest }: Spot, { facts }: BatchWithJournal): string | null {
+    const deadly = latest && deadlyWarmth(facts.crop, latest);
+    return deadly ? refusedInWords(deadly, { temperature: (celsius) => formatTemperature(celsius, this.about.household().units) }) : null;
+  }
+
+  /** The closing of a batch in which something may still come; null where nothing may, or it stands no more. */
+  protected closing({ closedInWords, journal }: BatchWithJournal): JournalEntry | null {
+    return closedInWords ? (journal.find(({ kind, undoable }) => kind === 'close' && undoable) ?? null) : null;
+  }
+
+  /** A late one: the closing is taken back and the parcel opened, to be looked at and moved as ever. */
+  protected lateOne(entry: JournalEntry): void {
+    this.householdApi
+      .undo(this.batchId(), { id: uuid(), entryId: entry.id })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => void this.router.navigate(['/open', this.batchId()]),
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
+  }
+
+  protected act(act: Act): void {
+    const batch = this.batch();
+    if (!batch) return;
+    if (act.does === 'place' || act.does === 'count') return this.panel.set(act.does);
+    this.acts
+      .run(act, batch)
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: (said) => said && this.notice.say(said),
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
   }
 
   protected tell(said: string): void {

@@ -33,6 +33,18 @@ describe('warm spots', () => {
     expect(await screen.errors()).toContain('name must be new');
   });
 
+  it('ask an extreme back once before it is kept', async () => {
+    const screen = await open({ 'POST spots/s1/readings': [aSpot()] });
+    await screen.press(/^Type what the thermometer at Hall cupboard/);
+    await screen.type('Lowest', '30');
+    await screen.type('Highest', '45');
+    await screen.click('Keep it');
+    expect(screen.sent('POST', 'spots/s1/readings')).toBeUndefined();
+    expect(screen.text).toContain('45 °C? Most wet seed dies there.');
+    await screen.click('Yes, keep it');
+    expect(screen.sent('POST', 'spots/s1/readings')?.body).toEqual(jasmine.objectContaining({ minC: 30, maxC: 45 }));
+  });
+
   it('are put earlier in the walk', async () => {
     const screen = await open({ 'PUT spots/order': [...spots].reverse() });
     await screen.click('earlier');

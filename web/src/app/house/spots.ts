@@ -8,7 +8,9 @@ import { MatSelectModule } from '@angular/material/select';
 import { v7 as uuid } from 'uuid';
 import type { Spot, SpotRequest } from '@fresh-tuck/contract';
 import { PLACE_KINDS, type PlaceKind } from '@fresh-tuck/contract/choices';
-import { fahrenheitFromCelsius, parseCelsius } from '@fresh-tuck/core/units';
+import { fahrenheitFromCelsius, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
+import { askedBack } from '@fresh-tuck/core/warmth';
+import { askBackInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -89,7 +91,15 @@ export class Spots {
       });
   }
 
+  /** An extreme that was typed is asked back once, and kept when it is said again. */
+  protected readonly asked = signal<string | null>(null);
+  private extreme(range: { minC: number; maxC: number }): string | null {
+    const { units } = this.about.household();
+    return askBackInWords(askedBack(range), range, { temperature: (celsius) => formatTemperature(celsius, units) });
+  }
+
   protected ask(spot: Spot): void {
+    this.asked.set(null);
     this.reading.update((open) => (open === spot.id ? null : spot.id));
     this.readingForm.reset({ day: this.today(), minC: '', maxC: '' });
     this.error.set(null);
@@ -104,11 +114,16 @@ export class Spots {
     if (high === null) maxC.setErrors({ read: true });
     this.readingForm.markAllAsTouched();
     if (this.readingForm.invalid || low === null || high === null) return;
+    const asked = this.extreme({ minC: low, maxC: high });
+    if (asked !== null && asked !== this.asked()) return this.asked.set(asked);
     this.api
       .addReading(spot.id, { id: uuid(), day: day.value, minC: low, maxC: high })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
-        next: () => this.reading.set(null),
+        next: () => {
+          this.reading.set(null);
+          this.asked.set(null);
+        },
         error: (problem: ApiProblem) => this.error.set(showProblem(this.readingForm, problem)),
       });
   }

@@ -101,7 +101,13 @@ export class WaysForm {
       hint: 'chance of any further tip within patience',
       accepts: 'from 0.1 to 50 %',
     },
-    { name: 'patienceTimes', label: 'Patience', unit: '× usual', hint: 'times what half of the living need', accepts: 'from 1.5 to 20' },
+    {
+      name: 'patienceTimes',
+      label: 'Patience at the least',
+      unit: '× usual',
+      hint: 'times what half of the living need; then the looks decide',
+      accepts: 'from 1.5 to 20',
+    },
     {
       name: 'retestChance',
       label: 'Doubt a packet below',

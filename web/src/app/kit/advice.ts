@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import type { Advice as Line } from '@fresh-tuck/core/words';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import type { Act, Advice as Line } from '@fresh-tuck/core/words';
 
-/** What to do, most pressing first: a lead, by when, and how. */
+/** What to do, most pressing first: a lead, by when, how, and the button that does it. */
 @Component({
   selector: 'ft-advice',
+  imports: [MatButton],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ol>
@@ -16,6 +18,11 @@ import type { Advice as Line } from '@fresh-tuck/core/words';
             }
           </div>
           <p>{{ line.text }}</p>
+          @if (line.button; as button) {
+            @if (!without().includes(button.act.does)) {
+              <button matButton="outlined" type="button" class="plain" (click)="acted.emit(button.act)">{{ button.label }}</button>
+            }
+          }
         </li>
       }
     </ol>
@@ -48,8 +55,14 @@ import type { Advice as Line } from '@fresh-tuck/core/words';
       font-size: 15.5px;
       line-height: 1.5;
     }
+    button {
+      margin-top: 8px;
+    }
   `,
 })
 export class Advice {
   readonly advice = input.required<readonly Line[]>();
+  /** Buttons that the screen has already. */
+  readonly without = input<readonly Act['does'][]>([]);
+  readonly acted = output<Act>();
 }

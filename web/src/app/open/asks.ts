@@ -12,6 +12,7 @@ import { FileButton } from '../kit/file-button';
 import { FindingPicture } from '../kit/finding';
 import { Stepper } from '../kit/stepper';
 import { mostCounted, newTips, type Damp, type Draft } from './draft';
+import { countOnTowel, towelsOf } from './towels';
 
 export type Edit = (draft: Draft) => Draft;
 
@@ -29,6 +30,8 @@ export class LookAsks {
   readonly before = input.required<ParcelState>();
   /** Names that looked before, in this house. */
   readonly people = input<readonly string[]>([]);
+  /** Seeds on each towel, where a test lies on several. */
+  readonly shares = input<readonly number[]>([]);
   readonly edit = output<Edit>();
   readonly looked = output<'opened' | 'through'>();
   /** A photograph to keep with this look; null takes it out again. */
@@ -44,6 +47,14 @@ export class LookAsks {
   protected readonly tips = computed(() => newTips(this.draft(), this.before()));
   protected readonly canCountMore = computed(() => this.draft().counted < mostCounted(this.draft(), this.before()));
   protected readonly wrong = computed(() => this.wrongShown() || this.draft().troubles.size > 0);
+
+  /** Each towel of a test for itself: its tips are counted by touching the next seed that lies on it. */
+  protected readonly towels = computed(() => (this.shares().length < 2 ? [] : towelsOf(this.shares(), this.draft(), this.before())));
+
+  protected countOn(towel: number, by: 1 | -1): void {
+    const before = this.before();
+    this.edit.emit((draft) => countOnTowel(draft, before, this.shares(), towel, by));
+  }
 
   protected count(by: 1 | -1): void {
     this.edit.emit((draft) => ({ ...draft, nothingNew: false, counted: Math.max(draft.counted + by, 0) }));

@@ -1,27 +1,11 @@
 import { look, parcel } from '@fresh-tuck/core/testing';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import { aBatch, problem, show, type Screen } from '../testing/house';
-import { OpenScreen } from './open';
+import { aBatch, problem, type Screen } from '../testing/house';
+import { okra, open, sent } from '../testing/opened';
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { OpenScreen } from './open';
 
-const looks = [look(48, { tipped: 0, damp: 'damp' }), look(24, { tipped: 1, marks: [{ seed: 3, stage: 'tip', rootMm: null }] })];
-/** Okra on its fourth day: one tip a day ago, seven seeds quiet. */
-const okra = aBatch(parcel('okra', 4, 27, { looks }), { lastLookId: 'l2', number: 21 });
-
-async function open(answers: Record<string, unknown> = {}, inputs: Record<string, unknown> = {}): Promise<Screen<OpenScreen>> {
-  sessionStorage.clear();
-  const screen = await show(
-    OpenScreen,
-    { 'GET batches/b1': okra, 'GET people': ['Ada', 'Bo'], 'GET beds': [], 'POST batches/b1/looks': okra, ...answers },
-    { batchId: 'b1', ...inputs },
-  );
-  await screen.settle();
-  return screen;
-}
-/** The look as it was sent, once the outbox has it. */
-const sent = async (screen: Screen<OpenScreen>): Promise<Record<string, unknown>> => {
-  await screen.until(() => screen.sent('POST', 'batches/b1/looks') !== undefined);
-  return screen.sent('POST', 'batches/b1/looks')?.body ?? {};
-};
 const keys = async (screen: Screen<OpenScreen>, ...pressed: readonly KeyboardEventInit[]): Promise<void> => {
   for (const key of pressed) document.body.dispatchEvent(new KeyboardEvent('keydown', { bubbles: true, cancelable: true, ...key }));
   await screen.settle();
@@ -46,6 +30,58 @@ describe('opening a parcel', () => {
     await screen.click('Nothing new');
     expect(screen.find('[role=alert]')?.textContent).toBe('Say how you looked: opened, or through the bag.');
     expect(screen.sent('POST', 'batches/b1/looks')).toBeUndefined();
+  });
+
+  it('stores damp alone as damp alone, and says so before', async () => {
+    const screen = await open();
+    await screen.click('opened');
+    await screen.click('damp');
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Save the damp only');
+    expect(screen.text).toContain('The seeds count as not looked at. You did look? Tap “nothing new”.');
+    await screen.click('nothing new');
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Save this look');
+    await screen.click('nothing new');
+    await screen.click('Save the damp only');
+    expect(await sent(screen)).toEqual(jasmine.objectContaining({ seen: null, damp: 'damp' }));
+  });
+
+  it('does what an advice offers once the look that it rests on is stored', async () => {
+    const thin = aBatch(parcel('okra', 4, 27, { wanted: 8, packetLeft: 30, looks: [look(1, { tipped: 0, rotten: 5, damp: 'damp' })] }), {
+      lastLookId: 'l2',
+      packetId: 'p9',
+    });
+    const screen = await open({ 'GET batches/b1': thin, 'POST batches/b1/looks': thin });
+    await screen.settle();
+    const went = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await screen.click('opened');
+    await screen.click(/^Start \d+ more$/);
+    expect(await sent(screen)).toEqual(jasmine.objectContaining({ via: 'opened' }));
+    await screen.until(() => went.calls.count() > 0);
+    expect(went.calls.mostRecent().args).toEqual([['/tuck'], { queryParams: { packet: 'p9', seeds: jasmine.any(Number) } }]);
+  });
+
+  it('says of a hot place before all else that the bag comes off it', async () => {
+    const hot = parcel('okra', 4, 46);
+    const screen = await open({ 'GET batches/b1': aBatch(hot) });
+    expect(screen.find('.deadly')?.textContent).toContain('Off the heat first');
+    expect(screen.find('ft-advice h3')?.textContent).toBe('Off the heat now');
+  });
+
+  it('counts the tips of each towel of a test for itself, and moves what lives of a counted one', async () => {
+    const facts = parcel('onion', 5, 21, {
+      seeds: 10,
+      wanted: null,
+      test: { finalMs: parcel('onion', 5, 21).startMs + 12 * 86_400_000, result: null },
+    });
+    const test = aBatch(facts, { purpose: 'test', replicates: [5, 5] });
+    const screen = await open({ 'GET batches/b1': test, 'POST batches/b1/looks': test });
+    await screen.click('opened');
+    for (let nth = 0; nth < 2; nth++) await screen.press(/^One tip more on towel 2/);
+    await screen.press(/^One tip more on towel 1/);
+    await screen.press(/^One tip fewer on towel 2/);
+    await screen.click('Save this look');
+    const { seen, marks } = (await sent(screen)) as { seen: { tipped: number }; marks: { seed: number }[] };
+    expect([seen.tipped, marks.map(({ seed }) => seed)]).toEqual([2, [6, 1]]);
   });
 
   it('says with one tap that nothing is new, on the totals of the look before', async () => {
@@ -171,113 +207,5 @@ describe('opening a parcel', () => {
     const screen = await open({ 'GET batches/b1': dressed });
     expect(screen.text).toContain('Dressed seed: gloves, nothing near food, wash your hands.');
     expect(screen.text).toContain('In one bag with 25 and 26.');
-  });
-});
-
-describe('moving sprouts', () => {
-  const rooted = aBatch(
-    parcel('okra', 5, 27, {
-      looks: [
-        look(30, { tipped: 2 }),
-        look(1, {
-          tipped: 4,
-          marks: [
-            { seed: 1, stage: 'root', rootMm: 14 },
-            { seed: 2, stage: 'root', rootMm: 9 },
-            { seed: 3, stage: 'tip', rootMm: 1 },
-          ],
-        }),
-      ],
-    }),
-    { lastLookId: 'l3', number: 21 },
-  );
-  const cup = (number: number, seed: number | null) => ({ number, seed });
-  /** Saved, and so asked for the sprouts. */
-  async function moving(answers: Record<string, unknown> = {}): Promise<Screen<OpenScreen>> {
-    const screen = await open({ 'GET batches/b1': rooted, 'POST batches/b1/looks': rooted, ...answers });
-    await screen.click('opened');
-    await screen.click('Nothing new');
-    await screen.until(() => screen.find('#moving') !== null);
-    return screen;
-  }
-  const moved = async (screen: Screen<OpenScreen>): Promise<Record<string, unknown>> => {
-    await screen.until(() => screen.find('.labels') !== null);
-    return screen.sent('POST', 'batches/b1/moves')?.body ?? {};
-  };
-
-  it('follows a look that found some ready: the longest first, those that are ready chosen', async () => {
-    const screen = await moving();
-    expect(screen.find('#moving')?.textContent).toMatch(/Move to where they grow|Rescue them/);
-    expect(
-      screen
-        .all('fieldset button')
-        .map((one) => one.textContent?.match(/seed \d/)?.[0])
-        .filter(Boolean),
-    ).toEqual(['seed 1', 'seed 2', 'seed 3']);
-    expect(screen.pressed.map((text) => text.slice(0, 6))).toEqual(['seed 1', 'seed 2']);
-    await screen.click(/^Moved \d sprouts$/);
-    expect(screen.find('[role=alert]')?.textContent).toBe('Say where they go: a cup, a cell, a pot …');
-  });
-
-  it('says how they go in, and gives each its number', async () => {
-    const screen = await moving({ 'POST batches/b1/moves': { ...rooted, cups: [cup(40, 1), cup(41, null)] } });
-    await screen.click('cup');
-    expect(screen.text).toMatch(/Damp seed mix, about \d+ ml/);
-    await screen.click(/^seed 2/);
-    await screen.click(/^Moved \d sprouts?$/);
-    expect(await moved(screen)).toEqual(jasmine.objectContaining({ seeds: [1], destination: 'cup', bedId: null, quietPlanted: 0 }));
-    expect(screen.find('h2#moving')?.textContent).toBe('Write these labels');
-    expect(screen.all('.labels li').map((one) => one.textContent?.replace(/\s+/g, ' ').trim())).toEqual([
-      '40Okra, Quayseed 1 of 21',
-      '41Okra, Quayfrom 21',
-    ]);
-    expect(screen.text).toContain('never for eating');
-  });
-
-  it('counts how rooted ones came out, and no more than are moved', async () => {
-    const screen = await moving({ 'POST batches/b1/moves': rooted });
-    await screen.click('pot');
-    if (!screen.find('.rooted')) await screen.click('Some had rooted into the paper');
-    for (let nth = 0; nth < 5; nth++) await screen.press(/^One more .*snap/i);
-    const total = Number(/^Moved (\d)/.exec(screen.find('button.do')?.textContent?.trim() ?? '')?.[1]);
-    await screen.click(/^Moved/);
-    expect(((await moved(screen))['rooted'] as { snapped: number }).snapped).toBe(total);
-  });
-
-  it('goes to a bed only when its name and its soil are known', async () => {
-    const bed = { id: 'bed1', name: 'Wall bed', widthM: 1, lengthM: 2, madeYear: 2025, soil: null };
-    const screen = await moving({
-      'GET beds': [bed],
-      'POST beds/bed1/soil': [{ ...bed, soil: { celsius: 9, source: 'soil', ageDays: 0 } }],
-      'POST batches/b1/moves': rooted,
-    });
-    await screen.click('bed');
-    await screen.click(/^Moved/);
-    expect(screen.all('[role=alert]').some((one) => one.textContent === 'Say which bed.')).toBeTrue();
-    await screen.click('Wall bed');
-    expect(screen.text).toContain('say what the bed has');
-    await screen.click('In the soil');
-    expect(await screen.errors()).toEqual(['A temperature like 12, 12.5 C or 54F.']);
-    await screen.type('Its soil now', '54F');
-    await screen.click('In the soil');
-    expect(screen.sent('POST', 'beds/bed1/soil')?.body).toEqual(jasmine.objectContaining({ day: '2026-04-11', source: 'soil' }));
-    await screen.click(/^Moved/);
-    expect(await moved(screen)).toEqual(jasmine.objectContaining({ destination: 'bed', bedId: 'bed1' }));
-  });
-
-  it('adds a bed by its measures, with either comma, and says what a field would take', async () => {
-    const screen = await moving({ 'POST beds': [] });
-    await screen.click('bed');
-    await screen.click('Another bed');
-    await screen.type('Wide, m', 'broad');
-    await screen.click('Add this bed');
-    expect(await screen.errors()).toEqual(['A name.', 'A length like 1.2 or 0,8.', 'A length like 1.2 or 0,8.']);
-    await screen.type('What it is called', 'Wall bed');
-    await screen.type('Wide, m', '0,8');
-    await screen.type('Long, m', '2.4');
-    await screen.click('Add this bed');
-    expect(screen.sent('POST', 'beds')?.body).toEqual(
-      jasmine.objectContaining({ name: 'Wall bed', widthM: 0.8, lengthM: 2.4, madeYear: null }),
-    );
   });
 });

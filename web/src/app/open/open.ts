@@ -4,16 +4,15 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { MatBottomSheet } from '@angular/material/bottom-sheet';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
-import { catchError, debounceTime, EMPTY, filter, finalize, from, map, switchMap } from 'rxjs';
+import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import { type Report } from '@fresh-tuck/core/judging';
 import { type ParcelFacts, parcelState, type SeedMark } from '@fresh-tuck/core/parcel';
-import type { Told } from '@fresh-tuck/core/words';
+import type { Act } from '@fresh-tuck/core/words';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import type { ApiProblem } from '../data/transport/transport.service';
-import { ForecastService } from '../data/forecast/forecast.service';
+import { Acts } from '../data/household/acts.service';
 import { RoundService } from '../data/household/round.service';
 import { PeopleService } from '../data/household/people.service';
 import { UndoOffer } from '../data/household/undo-offer.service';
@@ -21,7 +20,8 @@ import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
 import { Towel } from '../kit/towel';
 import { Why } from '../kit/why';
-import { advance, draftFrom, draftLook, emptyDraft, lookRequest, mark, saysSomething, towelSeeds, type Draft } from './draft';
+import { advance, draftFrom, emptyDraft, lookRequest, mark, saveText, saysSomething, seedsSeen, towelSeeds, type Draft } from './draft';
+import { answering } from './answering';
 import { DraftHistory } from './draft-history';
 import { Legend } from './legend';
 import { LookAsks } from './asks';
@@ -45,11 +45,11 @@ const LEAST_ROOT_MM = 4;
 })
 export class OpenScreen {
   private readonly sender = inject(LookSender);
+  private readonly acts = inject(Acts);
   private readonly dialogs = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly sheets = inject(MatBottomSheet);
   private readonly undoOffer = inject(UndoOffer);
-  private readonly forecasts = inject(ForecastService);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   protected readonly round = inject(RoundService);
@@ -84,33 +84,15 @@ export class OpenScreen {
     return facts && parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
   });
   private readonly atMs = computed(() => (this.correcting() ? (this.batch()?.facts.looks.at(-1)?.atMs ?? 0) : this.about.nowMs()));
-  protected readonly draftFacts = computed<ParcelFacts | null>(() => {
-    const facts = this.facts();
-    const before = this.before();
-    if (!facts || !before) return null;
-    const look = draftLook(this.draft(), before, this.atMs());
-    return look ? { ...facts, looks: [...facts.looks, look] } : facts;
+  private readonly answered = answering({
+    batch: this.batch,
+    facts: this.facts,
+    before: this.before,
+    draft: this.draft,
+    atMs: this.atMs,
   });
-  private readonly live = toSignal(
-    toObservable(this.draftFacts).pipe(
-      filter((facts) => facts !== null),
-      debounceTime(20),
-      switchMap((facts) => this.forecasts.parcel(facts, this.about.nowMs()).pipe(map((reply) => ({ ...reply, facts })))),
-    ),
-  );
-  /** The answer to the draft; until the worker has spoken, the server's. */
-  protected readonly answer = computed<{ facts: ParcelFacts; answers: Report; judgement: Told } | null>(() => {
-    const live = this.live();
-    const batch = this.batch();
-    if (live && live.facts === this.draftFacts()) return live;
-    return live ?? batch;
-  });
-
-  /** What the answer rests on, the draft of this look among it. */
-  protected readonly why = computed(() => {
-    const facts = this.draftFacts();
-    return facts && (() => this.forecasts.why(facts, this.about.nowMs()));
-  });
+  protected readonly answer = this.answered.answer;
+  protected readonly why = this.answered.why;
 
   protected readonly seeds = computed(() => {
     const batch = this.batch();
@@ -135,10 +117,10 @@ export class OpenScreen {
   });
   protected readonly button = computed(() => {
     if (this.correcting()) return 'Save the correction';
-    const on = this.nextId() ? ', next parcel' : '';
-    if (!saysSomething(this.draft())) return `Nothing new${on}`;
-    return on ? `Save${on}` : 'Save this look';
+    return saveText(this.draft(), this.nextId() !== null);
   });
+  /** Something is said, but nothing of the seeds: that is stored as it is, and said before. */
+  protected readonly onlyPart = computed(() => saysSomething(this.draft()) && !seedsSeen(this.draft()));
   protected readonly lengthText = computed(() => {
     const { units } = this.about.household();
     return (mm: number): string => formatLength(mm, units);
@@ -163,7 +145,11 @@ export class OpenScreen {
         }),
         takeUntilDestroyed(),
       )
-      .subscribe((batch) => this.batch.set(batch));
+      .subscribe((batch) => {
+        this.batch.set(batch);
+        // A test that is counted is looked at no more: what lives of it is moved.
+        this.moving.set(Boolean(batch.facts.test?.result));
+      });
     effect(() => {
       const look = this.correcting() ? this.batch()?.facts.looks.at(-1) : undefined;
       const before = this.before();
@@ -236,7 +222,12 @@ export class OpenScreen {
     return true;
   }
 
-  protected save(): void {
+  /** What was pressed beside an advice is done when the look that it rests on is stored. */
+  protected act(act: Act): void {
+    this.save(act);
+  }
+
+  protected save(then: Act | null = null): void {
     const batch = this.batch();
     const before = this.before();
     const draft = this.draft();
@@ -256,7 +247,7 @@ export class OpenScreen {
         supersedes: this.correcting() ? (this.correct() ?? null) : null,
         who: this.round.who(),
       }),
-      true,
+      then,
     );
   }
 
@@ -265,11 +256,10 @@ export class OpenScreen {
     if (before)
       this.send(
         lookRequest(emptyDraft(null), before, { id: uuid(), via: 'skipped', basedOn: null, supersedes: null, who: this.round.who() }),
-        false,
       );
   }
 
-  private send(body: ReturnType<typeof lookRequest>, mayMove: boolean): void {
+  private send(body: ReturnType<typeof lookRequest>, then: Act | null = null): void {
     const batch = this.batch();
     if (!batch) return;
     this.saving.set(true);
@@ -292,8 +282,15 @@ export class OpenScreen {
             body.via === 'skipped' ? `${batch.number} skipped, not opened.` : `Look at ${batch.number} saved.`,
           );
           const after = sent.reply;
+          if (then) {
+            this.acts
+              .run(then, after)
+              .pipe(takeUntilDestroyed(this.destroyRef))
+              .subscribe({ next: (done) => done && this.onward(), error: (problem: ApiProblem) => this.error.set(problem.message) });
+            return;
+          }
           const due = after.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
-          if (mayMove && due) {
+          if (body.via !== 'skipped' && due) {
             this.batch.set(after);
             this.history.begin(emptyDraft(this.draft().via));
             this.moving.set(true);

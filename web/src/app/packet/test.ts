@@ -10,6 +10,7 @@ import { v7 as uuid } from 'uuid';
 import { MOST_TESTED, seedsForDecision, seedsForPrecision } from '@fresh-tuck/core/seedtest';
 import { wilsonInterval } from '@fresh-tuck/core/chance';
 import { aimInWords, finalCountInWords, wouldTell, type TestAim } from '@fresh-tuck/core/words';
+import { usualSteps } from '@fresh-tuck/core/preparing';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -22,6 +23,9 @@ import { ERRORS, LEAST, PRECISIONS, TOWELS, WORSE } from './test-choices';
 import { HouseholdApi } from '../data/household/household.api';
 
 const PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
+
+/** Nobody lays more of a packet only to try it, seeds. Guess. */
+const MOST_PROPOSED = 60;
 
 /** A germination test of part of a packet, as one sentence. */
 @Component({
@@ -95,9 +99,18 @@ export class TestScreen {
   });
   protected readonly left = computed(() => this.packet()?.seedsLeft ?? null);
   protected readonly seeds = computed(() => {
-    // Half a packet is worth more than a closer look at none.
+    // Half a packet is worth more than a closer look at none, and a home has only so many towels.
     const half = Math.ceil((this.left() ?? 2 * MOST_TESTED) / 2);
-    return this.seedsFixed() ?? Math.max(Math.min(this.sample().seeds ?? MOST_TESTED, half, MOST_TESTED), 1);
+    return this.seedsFixed() ?? Math.max(Math.min(this.sample().seeds ?? MOST_PROPOSED, half, MOST_PROPOSED), 1);
+  });
+  /** Why fewer are proposed than it takes; null where as many are. */
+  protected readonly fewer = computed(() => {
+    const takes = this.sample().seeds ?? 0;
+    if (this.seedsFixed() !== null || this.seeds() >= takes) return null;
+    const left = this.left();
+    return this.seeds() < MOST_PROPOSED && left !== null
+      ? `That takes ${takes} seeds and the packet has ${left}: half of it is proposed, and tells a little less.`
+      : `That takes ${takes} seeds, more than a few towels hold: ${this.seeds()} are proposed, and tell a little less.`;
   });
   protected readonly replicates = computed(() => {
     const fixed = this.towels();
@@ -137,7 +150,10 @@ export class TestScreen {
       school: 'crop',
       perPot: 1,
       keepers: 1,
-      prepared: [],
+      prepared: this.prepared(),
+      soaking: false,
+      without: [],
+      spotId: this.spotFixed() ?? this.cold(),
       startMs: start.startMs,
       target: null,
       seasons: { nursingDays: [], lateness: [] },
@@ -158,20 +174,22 @@ export class TestScreen {
       switchMap((question) => this.forecasts.plan(question)),
     ),
   );
-  protected readonly spotId = computed(() => {
-    const timed = this.plan()?.bySpot.filter(({ halfDays }) => halfDays !== null) ?? [];
-    const best = [...timed].sort((a, b) => (a.halfDays ?? 0) - (b.halfDays ?? 0))[0]?.spotId;
-    const cold = this.chillDays() === null ? null : this.spots().find(({ kind }) => kind === 'fridge')?.id;
-    return this.spotFixed() ?? cold ?? best ?? this.spots()[0]?.id ?? null;
+  /** What its chill is earned in, where it has one. */
+  private readonly cold = computed(() =>
+    this.chillDays() === null ? null : (this.spots().find(({ kind }) => kind === 'fridge')?.id ?? null),
+  );
+  private readonly prepared = computed(() => {
+    const crop = this.crop();
+    return crop ? usualSteps(crop).filter((step) => step !== 'split') : [];
   });
+  protected readonly spotId = computed(() => this.spotFixed() ?? this.cold() ?? this.plan()?.spotId ?? this.spots()[0]?.id ?? null);
   protected readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
   protected readonly finalCount = computed(() => this.plan()?.bySpot.find(({ spotId }) => spotId === this.spotId())?.finalCount ?? null);
   protected readonly finalText = computed(() => {
     const count = this.finalCount();
     if (!count) return '';
     const day = this.about.moments().day((this.start()?.startMs ?? this.about.nowMs()) + count.day * 86_400_000);
-    const { ways, units } = this.about.household();
-    return finalCountInWords(count, day, ways.patienceTimes, units);
+    return finalCountInWords(count, day, this.about.household().units);
   });
 
   private readonly most = computed(() => Math.min(this.left() ?? MOST_TESTED, MOST_TESTED));
@@ -210,7 +228,7 @@ export class TestScreen {
         wanted: null,
         startAt: null,
         chillDays: this.chillDays(),
-        prepared: (this.crop()?.preparation.steps ?? []).filter((step) => step !== 'chill' && step !== 'split'),
+        prepared: this.prepared(),
         method: 'towel',
         towel: PANE,
         // What all its towels drink.

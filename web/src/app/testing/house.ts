@@ -65,6 +65,7 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     number: 7,
     token: 't1',
     packetId: 'p1',
+    otherPacketId: null,
     cropId: facts.crop.id,
     title: `${facts.crop.name}, Quay`,
     holder: {
@@ -82,6 +83,7 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     widthMm: 140,
     heightMm: 110,
     closed: false,
+    closedInWords: '',
     lastLookId: null,
     lastLookMs: facts.looks.at(-1)?.atMs ?? null,
     prepared: [],

@@ -14,6 +14,7 @@ function today(more: Partial<Today> = {}, stops: readonly Batch[] = [due]): Toda
     batchCount: 2,
     minutes: 3,
     changes: [],
+    dangers: [],
     told: true,
     rescue: null,
     round: null,
@@ -44,9 +45,9 @@ describe('Today', () => {
   });
 
   it('after an absence leads with the rescue, the longest root by its length', async () => {
-    const screen = await show(TodayScreen, { 'GET today': today({ rescue: { awayHours: 62, batchIds: ['b1'] } }) });
+    const screen = await show(TodayScreen, { 'GET today': today({ rescue: { away: '3 days', batchIds: ['b1'] } }) });
     expect(screen.find('h1')?.textContent).toBe('Rescue one parcel first');
-    expect(screen.text).toContain('Nobody has looked for 62 hours');
+    expect(screen.text).toContain('Nobody has looked for 3 days');
     expect(screen.text).toMatch(/21 Okra, Quay about \d+ mm\./);
     expect(screen.find('button.do')?.textContent?.trim()).toBe('Start the rescue');
   });
@@ -123,5 +124,27 @@ describe('Today', () => {
     await screen.click(/^Why\?/);
     expect(screen.sent('GET', 'batches/b1/why')).toBeDefined();
     for (const reason of due.judgement.reasons) expect(screen.text).toContain(reason);
+  });
+});
+
+describe('what kills', () => {
+  const hot = {
+    spotId: 's1',
+    spotName: 'Hall cupboard',
+    lead: 'Too hot at Hall cupboard: up to 43 °C',
+    text: 'Take 21 off it now, before anything else.',
+    batchIds: ['b1', 'b2'],
+  };
+
+  it('leads Today before all else, with a button for each bag and the round behind it', async () => {
+    const screen = await show(TodayScreen, { 'GET today': today({ dangers: [hot], rescue: { away: '2 days', batchIds: ['b1'] } }) });
+    expect(screen.find('h1')?.textContent).toBe(hot.lead);
+    expect(screen.text).toContain(hot.text);
+    // Two parcels of one bag are carried once.
+    const moves = screen.all('.danger a').map((one) => one.textContent?.trim());
+    expect(moves).toEqual(['Move 7']);
+    expect(screen.find('.danger a')?.getAttribute('href')).toBe('/batch/b1?show=place');
+    expect(screen.all('.do').length).toBe(1);
+    expect(screen.find('.start')?.textContent?.trim()).toBe('Start the round');
   });
 });

@@ -42,9 +42,12 @@ export class TodayScreen {
   protected readonly headline = computed(() => {
     const count = this.count();
     const part = this.about.moments().partOfDay;
-    if (count === 0) return `Nothing to open this ${part}`;
+    if (this.today()?.batchCount === 0) return 'Nothing is tucked in yet';
+    const [danger] = this.today()?.dangers ?? [];
+    if (danger) return danger.lead;
     const rescue = this.today()?.rescue;
     if (rescue) return `Rescue ${inWords(rescue.batchIds.length)} ${rescue.batchIds.length === 1 ? 'parcel' : 'parcels'} first`;
+    if (count === 0) return `Nothing to open this ${part}`;
     return `Open ${inWords(count)} ${count === 1 ? 'parcel' : 'parcels'} this ${part}`;
   });
   /** After an absence: whose roots may be in the paper, longest first. */
@@ -57,6 +60,15 @@ export class TodayScreen {
       return batch ? [{ id, number: batch.number, title: batch.title, length: formatLength(batch.answers.longestMm, units) }] : [];
     });
   });
+  /** The bags that something threatens, one button each: what lies in them goes with them. */
+  protected endangered(batchIds: readonly string[]): { id: string; numbers: string }[] {
+    const today = this.today();
+    const all = [...(today?.stations.flatMap(({ stops }) => stops) ?? []), ...(today?.shut ?? [])].map(({ batch }) => batch);
+    const bags = new Map<string, { id: string; numbers: string }>();
+    for (const { id, holder } of all.filter((batch) => batchIds.includes(batch.id)))
+      if (!bags.has(holder.id)) bags.set(holder.id, { id, numbers: holder.numbers.join(' and ') });
+    return [...bags.values()];
+  }
   protected readonly left = computed(() => {
     const round = this.today()?.round;
     return round ? round.batchIds.length - round.doneIds.length : 0;

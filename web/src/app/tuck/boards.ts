@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { formatTemperature } from '@fresh-tuck/core/units';
+import { comesInWords, refusedInWords } from '@fresh-tuck/core/words';
 import type { PlanAtSpot } from '../data/forecast/forecast.messages';
 import { AboutService } from '../data/household/about.service';
 import { Ribbon } from '../kit/ribbon';
@@ -18,6 +20,15 @@ const DAY_MS = 86_400_000;
 export class Boards {
   private readonly about = inject(AboutService);
   protected readonly plan = inject(TuckPlan);
+
+  protected refused({ refused }: PlanAtSpot): string | null {
+    const { units } = this.about.household();
+    return refused && refusedInWords(refused, { temperature: (celsius) => formatTemperature(celsius, units) });
+  }
+
+  protected comes({ comes }: PlanAtSpot): string {
+    return comesInWords(comes);
+  }
 
   protected startBy({ back }: PlanAtSpot): string {
     const targetMs = this.plan.targetMs();

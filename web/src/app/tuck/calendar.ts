@@ -106,13 +106,15 @@ export class Calendar {
     if (!here || !answer || !crop) return null;
     const moments = this.about.moments();
     const begun = this.plan.beginning();
-    const { startByMs, soakDays, goal } = begun;
+    const { startByMs, goal } = begun;
+    const { soakUntilMs } = here.facts;
+    const soakDays = soakUntilMs ? (soakUntilMs - here.facts.startMs) / DAY_MS : 0;
     const targetMs = this.plan.targetMs();
     const ahead = liesAhead(begun);
     const fromMs = (ahead ? startByMs : null) ?? begun.startMs;
     const chill = this.plan.chillDays() ?? 0;
     const reached = here.forward.filter(({ goal: what }) => what !== 'ripe' || goal === 'ripe' || here.forward.length < 3);
-    const last = Math.max(...reached.map(({ high }) => high), chill, 1, targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS) + soakDays;
+    const last = Math.max(...reached.map(({ high }) => high), chill, 1, targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS);
     const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
     const date = (day: number): string => moments.dated(fromMs + day * DAY_MS);
     const rows = [
@@ -133,20 +135,20 @@ export class Calendar {
             {
               what: 'chill',
               low: soakDays,
-              high: soakDays + chill,
+              high: chill,
               likely: null,
               cold: true,
-              text: `in the cold until ${date(soakDays + chill)}`,
+              text: `in the cold until ${date(chill)}`,
             },
           ]
         : []),
       ...reached.map(({ goal: what, low, likely, high }) => ({
         what,
-        low: soakDays + low,
-        high: soakDays + high,
-        likely: soakDays + likely,
+        low,
+        high,
+        likely,
         cold: false,
-        text: `${GOAL_WORDS[what]} ${date(soakDays + likely)}`,
+        text: `${GOAL_WORDS[what]} ${date(likely)}`,
       })),
     ].map((row, index) => ({
       ...row,

@@ -27,6 +27,14 @@ import { TuckPlan } from './tuck-plan';
               </li>
             }
           }
+          @if (short.singly !== null && short.singly > short.plants) {
+            <li>
+              <button matButton="outlined" type="button" class="choice" (click)="singly(short.singly)">One to each place</button>
+              <span
+                >As sure as you asked, {{ short.singly }} {{ short.singly === 1 ? 'plant' : 'plants' }} instead of {{ short.plants }}.</span
+              >
+            </li>
+          }
           @for (other of short.fill; track other.packetId) {
             <li>
               <button matButton="outlined" type="button" class="choice" (click)="fill(other.packetId, other.seeds)">
@@ -81,6 +89,11 @@ export class Shortage {
   protected want(plants: number): void {
     this.plan.wanted.set({ plants, from: null });
     this.plan.seedsFixed.set(null);
+  }
+
+  protected singly(plants: number): void {
+    this.plan.pot.set({ perPot: 1, keepers: 1 });
+    this.want(plants);
   }
 
   /** The other packet's part first; this one's rest follows as a batch of its own. */

@@ -1,9 +1,12 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { debounceTime, distinctUntilChanged, filter, map, of, startWith, switchMap } from 'rxjs';
-import type { PacketSheet } from '@fresh-tuck/contract';
+import type { BatchRequest, PacketSheet } from '@fresh-tuck/contract';
+import { usualSteps } from '@fresh-tuck/core/preparing';
+import type { Factor } from '@fresh-tuck/core/sowing';
 import type { Destination, RootSchool } from '@fresh-tuck/core/moving';
-import type { Beginning } from '@fresh-tuck/core/words';
+import { formatTemperature } from '@fresh-tuck/core/units';
+import { refusedInWords, type Beginning } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 
 import { Changes } from '../data/transport/changes.service';
@@ -62,6 +65,12 @@ export class TuckPlan {
   readonly startAt = signal<string | null>(null);
   readonly goal = signal<Goal | null>(null);
   readonly prepFixed = signal<readonly Preparation[] | null>(null);
+  /** Whether it goes into the water now, or was soaked before. */
+  readonly soakedFixed = signal<'now' | 'before' | null>(null);
+  /** Factors on the way to a plant that are left out. */
+  readonly without = signal<readonly Factor[]>([]);
+  /** Whether it is begun in two steps. */
+  readonly inSteps = signal(false);
   readonly chillFixed = signal<number | null | undefined>(undefined);
   readonly closure = signal<Closure>('sealed_air');
   readonly holderId = signal<string | null>(null);
@@ -98,9 +107,11 @@ export class TuckPlan {
   readonly sureness = computed(() => this.surenessFixed() ?? this.about.household().ways.sureness);
   readonly destination = computed<Destination>(() => this.destinationFixed() ?? 'cup');
   readonly school = computed<RootSchool>(() => this.schoolFixed() ?? this.about.household().ways.rootSchool);
-  readonly prepared = computed<readonly Preparation[]>(
-    () => this.prepFixed() ?? (this.crop()?.preparation.steps ?? []).filter((step) => step !== 'chill'),
-  );
+  private readonly usual = computed<readonly Preparation[]>(() => {
+    const crop = this.crop();
+    return crop ? usualSteps(crop) : [];
+  });
+  readonly prepared = computed<readonly Preparation[]>(() => this.prepFixed() ?? this.usual());
   readonly split = computed(() => this.prepared().includes('split') && (this.crop()?.seed.perUnit ?? 1) > 1);
   readonly chillDays = computed<number | null>(() => {
     const fixed = this.chillFixed();
@@ -109,16 +120,17 @@ export class TuckPlan {
     return weeks > 0 ? Math.round(weeks * 7) : null;
   });
   readonly holder = computed(() => this.holders().find(({ id }) => id === this.holderId()) ?? null);
-  /** Where it stands: the bag's own place, the gardener's choice, or the spot where half would show first. */
-  readonly spotId = computed<string | null>(() => {
-    const holder = this.holder();
-    if (holder) return holder.spotId;
-    const fixed = this.spotFixed();
+  /** Where it must stand: the bag's own place, the gardener's choice, or the cold of its chill; null where the plan may say. */
+  private readonly fixedSpotId = computed<string | null>(() => {
+    const fixed = this.holder()?.spotId ?? this.spotFixed();
     if (fixed) return fixed;
-    if (this.chillDays() !== null) return this.spots().find(({ kind }) => kind === 'fridge')?.id ?? this.spots()[0]?.id ?? null;
-    const timed = this.plan()?.bySpot.filter(({ halfDays }) => halfDays !== null) ?? [];
-    return [...timed].sort((a, b) => (a.halfDays ?? 0) - (b.halfDays ?? 0))[0]?.spotId ?? this.spots()[0]?.id ?? null;
+    return this.chillDays() === null ? null : (this.spots().find(({ kind }) => kind === 'fridge')?.id ?? this.spots()[0]?.id ?? null);
   });
+  readonly spotId = computed<string | null>(() => this.fixedSpotId() ?? this.plan()?.spotId ?? null);
+  /** Into the water now, or soaked before: one that is already running is out of it. */
+  readonly soaked = computed(() => this.soakedFixed() ?? (this.startAt() === null ? 'now' : 'before'));
+  /** Whether it goes into water as it is begun. */
+  readonly soaking = computed(() => this.prepared().includes('soak') && this.soaked() === 'now');
   readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
   /** What it would rest on in every spot; null until it is here for this packet and start. */
   private readonly begun = toSignal(
@@ -162,6 +174,9 @@ export class TuckPlan {
       school: this.school(),
       ...this.pot(),
       prepared: this.prepared(),
+      soaking: this.soaking(),
+      without: this.without(),
+      spotId: this.fixedSpotId(),
       startMs: start.startMs,
       target: goal && targetMs !== null ? { kind: goal.kind, atMs: targetMs } : null,
       seasons,
@@ -181,7 +196,9 @@ export class TuckPlan {
   readonly plan = computed(() => this.answered()?.plan);
   /** Whether the plan answers the sentence as it stands now: nothing is saved on a figure that is about to change. */
   readonly settled = computed(() => this.answered()?.question === this.question());
-  readonly seeds = computed(() => this.seedsFixed() ?? this.plan()?.seeds ?? this.wantedNumber());
+  /** The first of two steps, where they are taken. */
+  readonly steps = computed(() => (this.inSteps() && this.seedsFixed() === null ? (this.plan()?.twoSteps ?? null) : null));
+  readonly seeds = computed(() => this.steps()?.first ?? this.seedsFixed() ?? this.plan()?.seeds ?? this.wantedNumber());
   /** What the packet has, where it is too little for what is to be started. */
   readonly short = computed(() => {
     const left = this.chosen()?.seedsLeft ?? null;
@@ -189,6 +206,19 @@ export class TuckPlan {
     return left !== null && taken > left ? left : null;
   });
   readonly here = computed(() => this.plan()?.bySpot.find(({ spotId }) => spotId === this.spotId()) ?? null);
+  /** Why nothing is put on the chosen board; null where it may be. */
+  readonly refused = computed(() => {
+    const refused = this.here()?.refused;
+    const { units } = this.about.household();
+    return refused
+      ? `${this.spot()?.name}: ${refusedInWords(refused, { temperature: (celsius) => formatTemperature(celsius, units) })}`
+      : null;
+  });
+  /** What is agreed for later, in the household's own time. */
+  readonly secondStep = computed<BatchRequest['secondStep']>(() => {
+    const second = this.steps()?.second;
+    return second ? { at: this.about.moments().field(second.atMs), below: second.below, seeds: second.seeds } : null;
+  });
   /** The day that counting back asks for, ms; null where nothing is wished or nothing will do. */
   readonly startByMs = computed(() => {
     const back = this.here()?.back;
@@ -200,7 +230,6 @@ export class TuckPlan {
   readonly beginning = computed<Beginning>(() => ({
     startMs: this.startMs(),
     startByMs: this.startByMs(),
-    soakDays: this.prepared().includes('soak') ? (this.crop()?.water.soakHours[1] ?? 0) / 24 : 0,
     goal: this.goal()?.kind ?? null,
   }));
 
@@ -209,6 +238,9 @@ export class TuckPlan {
     this.packetId.set(null);
     this.seedsFixed.set(null);
     this.prepFixed.set(null);
+    this.soakedFixed.set(null);
+    this.without.set([]);
+    this.inSteps.set(false);
     this.chillFixed.set(undefined);
     this.startAt.set(null);
     if (!this.spotFixed()) this.spotFixed.set(spotId);

@@ -1,6 +1,7 @@
 import { MatInputHarness } from '@angular/material/input/testing';
 import { aBatch, aPacket, show, type Screen } from '../testing/house';
-import { tuckAnswers } from '../testing/answers';
+import { NOW } from '@fresh-tuck/core/testing';
+import { startAt, tuckAnswers } from '../testing/answers';
 import { TuckScreen } from './tuck';
 
 const packet = aPacket();
@@ -58,5 +59,32 @@ describe('Tuck in', () => {
     const screen = await tuck({}, aPacket({ seedsLeft: 3 }));
     expect(screen.text).toContain('The packet has only 3 left');
     expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeTrue();
+  });
+
+  it('refuses a board that kills and says why, and leaves the others', async () => {
+    const [hall, fridge] = startAt(NOW).spots;
+    const reading = { fromMs: NOW - 8 * 3_600_000, toMs: NOW + 16 * 3_600_000, minC: 36, maxC: 44 };
+    const screen = await tuck({ 'GET packets/p1/start': { startMs: NOW, spots: [{ ...hall, readings: [reading] }, fridge] } });
+    expect(screen.text).toMatch(/Read up to 44 °C: about \d in 10 of this seed would die in a day there\./);
+    expect(screen.all<HTMLButtonElement>('ft-boards button').map(({ disabled }) => disabled)).toEqual([true, false]);
+  });
+
+  it('leaves a factor out when it is touched, and offers two steps where the rate is in doubt', async () => {
+    const screen = await tuck({ 'POST batches': aBatch() }, aPacket({ prior: { ...packet.prior, share: { mean: 0.6, weight: 4 } } }));
+    screen.fixture.componentInstance['plan'].wanted.set({ plants: 9, from: null });
+    await screen.settle(300);
+    const many = Number(/\d+/.exec(screen.find('button.do')?.textContent ?? '')?.[0]);
+    await screen.click(/^\d+ now; if fewer than \d+ show by /);
+    await screen.settle(220);
+    const first = Number(/\d+/.exec(screen.find('button.do')?.textContent ?? '')?.[0]);
+    expect(first).toBeLessThan(many);
+    await screen.click(/^Tuck in \d+ seeds$/);
+    const body = screen.sent('POST', 'batches')?.body;
+    expect(body?.['seeds']).toBe(first);
+    expect(body?.['secondStep']).toEqual({
+      at: jasmine.stringMatching(/^2026-\d\d-\d\dT/),
+      below: jasmine.any(Number),
+      seeds: jasmine.any(Number),
+    });
   });
 });

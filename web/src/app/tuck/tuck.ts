@@ -4,7 +4,16 @@ import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { type FormControl, FormGroup } from '@angular/forms';
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
-import { CLOSURE_WORDS, earlyInWords, knownInWords, ratesInWords, STEP_WORDS, stepInWords, worktop } from '@fresh-tuck/core/words';
+import {
+  CLOSURE_WORDS,
+  earlyInWords,
+  factorInWords,
+  knownInWords,
+  ratesInWords,
+  STEP_WORDS,
+  stepInWords,
+  worktop,
+} from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
@@ -25,10 +34,12 @@ import { Word } from '../kit/word';
 import { Boards } from './boards';
 import { Calendar } from './calendar';
 import { type Pane, PANES, PLIES, SURENESS, type Preparation } from './choices';
+import { Factors } from './factors';
 import { HowMany } from './how-many';
 import { PotWords } from './pot-words';
 import { Shortage } from './shortage';
 import { TuckPlan } from './tuck-plan';
+import { TwoStepsChoice } from './two-steps';
 import { GoalWord } from './when-words';
 import { WishWord } from './wish-word';
 import { WorktopCard } from './worktop-card';
@@ -48,6 +59,7 @@ const SEED_LIMIT = 400;
     Boards,
     Calendar,
     Choices,
+    Factors,
     GoalWord,
     HowMany,
     Label,
@@ -55,6 +67,7 @@ const SEED_LIMIT = 400;
     RouterLink,
     Shortage,
     Towel,
+    TwoStepsChoice,
     Why,
     WishWord,
     Word,
@@ -68,12 +81,18 @@ const SEED_LIMIT = 400;
 export class TuckScreen {
   private readonly api = inject(HouseholdApi);
   private readonly destroyRef = inject(DestroyRef);
-  protected readonly known = computed(() => (this.plan.chosen()?.prior.known ?? []).map(knownInWords));
+  /** What the rate rests on, and what is lost from tip to plant. */
+  protected readonly known = computed(() => [
+    ...(this.plan.chosen()?.prior.known ?? []).map(knownInWords),
+    ...(this.plan.plan()?.factors ?? []).filter(({ factor }) => factor !== 'shows').map(factorInWords),
+  ]);
   protected readonly about = inject(AboutService);
   protected readonly plan = inject(TuckPlan);
 
   /** The packet to start from, where another screen named one. */
   readonly packet = input<string>();
+  /** How many seeds, where another screen said so. */
+  readonly seeds = input<string>();
 
   protected readonly preparations = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
   protected readonly panes = PANES.map((pane): Choice<Pane> => ({
@@ -82,6 +101,10 @@ export class TuckScreen {
   }));
   /** Words of the sentence that are typed; empty is for the plan to say. */
   protected readonly form = new FormGroup({ seeds: text('', wholeFrom(1, SEED_LIMIT)), start: text(), chill: text('', wholeFrom(1, 200)) });
+  protected readonly soaks: readonly Choice<'now' | 'before'>[] = [
+    { value: 'now', text: 'into the water now', follows: 'it is on Today when it is to come out' },
+    { value: 'before', text: 'soaked already', follows: 'straight on to the towel' },
+  ];
   protected readonly saving = signal(false);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly missing = signal<string | null>(null);
@@ -193,6 +216,8 @@ export class TuckScreen {
     effect(() => {
       const id = this.packet();
       if (id) this.plan.packetId.set(id);
+      const seeds = Number(this.seeds());
+      if (Number.isInteger(seeds) && seeds >= 1 && seeds <= SEED_LIMIT) this.plan.seedsFixed.set(seeds);
     });
     const { seeds, start, chill } = this.form.controls;
     const number = (value: string): number | null => (value.trim() === '' ? null : Number(value));
@@ -268,6 +293,8 @@ export class TuckScreen {
       startAt: plan.startAt(),
       chillDays: plan.chillDays(),
       prepared: [...plan.prepared()],
+      soaking: plan.soaking(),
+      secondStep: plan.secondStep(),
       towel: { widthMm: plan.pane().widthMm, heightMm: plan.pane().heightMm, plies: PLIES },
       doseMl: answer.dose.millilitres,
       holder: holderId ? { holderId } : { newId: uuid(), kind: CLOSURE_WORDS[closure].kind, closure, spotId },

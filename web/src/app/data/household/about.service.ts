@@ -19,7 +19,7 @@ const FALLBACK: Household = {
     leastHope: 0.1,
     sureness: 0.9,
     retestChance: 0.05,
-    patienceTimes: 4,
+    patienceTimes: 2,
     lateTolerance: 0.01,
   },
 };
