@@ -50,7 +50,7 @@ test('seed in water is changed daily and taken out before it drowns; each says s
   const glass = { holder: { newId: uuid(), kind: 'tub', closure: 'lidded', spotId: home.spotId } };
   const late = await begin(home, 'water', 'okra', '2026-04-09T06:00', glass);
   await page.goto(own.address);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/one parcel/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Out of the water: \d+ Okra/);
   const { judgement, answers } = await told(own, late);
   expect(judgement.advice[0]).toEqual(expect.objectContaining({ lead: 'Out of the water', by: 'now', tone: 'trouble' }));
   expect(answers.drownsMs).toBeLessThan(answers.nowMs);

@@ -59,7 +59,7 @@ test('after three days away the longest roots come first, and how they came out 
   await home.look(quick.id, '2026-04-08T07:00', 3);
   await page.goto(own.address);
   await expect(page.getByRole('heading', { name: /^Rescue (one|two) parcels? first$/ })).toBeVisible();
-  await expect(page.getByText('Nobody has looked for 72 hours')).toBeVisible();
+  await expect(page.getByText('Nobody has looked for 3 days')).toBeVisible();
   await button(page, 'Start the rescue').click();
   await expect(page.getByRole('heading', { name: /Okra, Quay/, level: 1 })).toBeVisible();
   await button(page, 'opened').click();
