@@ -37,6 +37,7 @@ export const BOX: readonly BoxPacket[] = [
   packet('pepper-hot', 'Bosun’s Whistle', 2025, 'swap table', 80, 9),
   packet('pepper-very-hot', 'Boiler Room', 2022, 'gift', null, 7, 'shed', 'dry'),
   packet('aubergine', 'Night Deck', 2025, 'seed shelf', 85, 15),
+  packet('melon', 'Dune Bell', 2025, 'seed shelf', 85, 16),
   packet('cucumber', 'Rope Ladder', 2024, 'seed shelf', 90, 11, 'cellar'),
   packet('courgette', 'Pontoon', 2023, 'own saved', null, 8, 'room', 'dry', { generation: 1, isolation: 'distance', isolationM: 120 }),
   packet('winter-squash', 'Harbour Master', 2020, 'own saved', null, 14, 'cellar', 'damp'),

@@ -145,11 +145,22 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
         startAt: null,
         chillDays: null,
         prepared: [],
+        soaking: false,
+        secondStep: null,
         towel: { widthMm: 140, heightMm: 110, plies: 2 },
         doseMl: 7,
         holder: { holderId },
       },
-      { number: household.takeNumber(), token: idAt(startMs), startMs, newId: () => idAt(startMs), holderId, nowMs: startMs },
+      {
+        number: household.takeNumber(),
+        token: idAt(startMs),
+        startMs,
+        soakUntilMs: null,
+        secondStep: null,
+        newId: () => idAt(startMs),
+        holderId,
+        nowMs: startMs,
+      },
     );
     acted(id, 'batch', startMs);
     const living = Math.round(seeds * (0.6 + 0.35 * random()));
