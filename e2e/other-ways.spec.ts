@@ -83,9 +83,13 @@ test('a look is corrected twice and taken back step by step, and Today follows e
   expect(await tipped()).toBe(1);
   await page.goto(`${own.address}batch/${id}`);
   await expect(page.locator('.journal li.void')).toHaveCount(2);
+  const lines = page.locator('.journal > li');
   for (const back of [3, 5]) {
+    const before = await lines.count();
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
     await expect.poll(tipped).toBe(back);
+    // The page itself has heard of it: the next button is that of the line before.
+    await expect(lines).toHaveCount(before + 1);
   }
   const batches = (await (await fetch(`${own.address}api/batches`)).json()) as Batch[];
   expect(batches[0]?.answers.state.quiet).toBe(3);
