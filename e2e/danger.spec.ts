@@ -49,11 +49,7 @@ test('heat that was typed leads Today until the bags stand elsewhere, and the bo
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/Too hot/);
 });
 
-test('a soak is due out by its hours, and a dry towel stays first until it has water', async ({
-  page,
-  own,
-  request,
-}) => {
+test('a soak is due out by its hours, and a dry towel stays first until it has water', async ({ page, own, request }) => {
   const home = householdOn(own, request);
   await home.begin();
   const packet = packetBody({ cropId: 'broad-bean', variety: 'Fog Horn', seedCount: 60 });

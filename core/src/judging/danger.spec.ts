@@ -170,6 +170,9 @@ describe('a soak', () => {
     // Out of it: dried off and laid, it dries from then on.
     const out = { ...bean, looks: [look(-20, { damp: 'damp' })] };
     expect(reportFor(out, NOW + 21 * HOUR_MS).soaking).toBeNull();
+    // Felt drying as it came out, ten minutes before its hour: that stands.
+    const early = { ...bean, looks: [look(-21.8, { damp: 'drying' })] };
+    expect(reportFor(early, NOW + 34 * HOUR_MS).thirst).toEqual(jasmine.objectContaining({ felt: true }));
     // Forgotten past its limit, it is told so first.
     const forgotten = judge(bean, reportFor(bean, start + 40 * HOUR_MS));
     expect(forgotten.counsel[0]).toEqual(jasmine.objectContaining({ what: 'drowning', over: true }));

@@ -1,7 +1,7 @@
 import { dryingForecast, lossPerDay, wantsWater, type DampLook, type DryingForecast } from '../carrier/index.js';
 import { countForecast, thinnedBy, type CountForecast } from '../chance/index.js';
 import { leadsTo, MOST_MM } from '../moving/index.js';
-import { soakClock, soakingNow, type Soaking } from '../preparing/index.js';
+import { laidMs, soakClock, soakingNow, type Soaking } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { heatNow, keptQuiet, type DeadlyWarmth, type Progress, type WarmthToll } from '../warmth/index.js';
 import { waitingOf, type Waiting } from './hope.js';
@@ -135,7 +135,12 @@ function dryingOf({ facts, method, progress }: Workings, nowMs: number): DryingF
     method.lossPerDayAt25C ?? lossPerDay(facts.closure),
     celsius,
     // The towel is given its dose when the seed comes out of its soak.
-    facts.soakUntilMs ?? facts.startMs,
+    laidMs(
+      facts.crop,
+      facts.startMs,
+      facts.soakUntilMs ?? null,
+      facts.looks.map(({ atMs }) => atMs),
+    ),
     feltOf(facts),
     nowMs,
     facts.weighings,

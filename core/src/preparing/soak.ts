@@ -20,6 +20,17 @@ export interface SoakClock {
 /** A soak that is going on: when it has drunk enough, when it is to be out, and when it drowns, ms. */
 export type Soaking = Pick<SoakClock, 'enoughMs' | 'outByMs' | 'drownsMs'>;
 
+/** When seed in a soak has drunk enough; where the shortest hours are none, half of the longest are enough. */
+const drunkAt = (crop: Crop, startMs: number, soakUntilMs: number): number =>
+  Math.max(soakClock(crop, startMs, startMs).enoughMs, startMs + (soakUntilMs - startMs) / 2);
+
+/** When a batch came on to its towel and was given its dose: out of its soak at the look that ended it, else by its hours. */
+export function laidMs(crop: Crop, startMs: number, soakUntilMs: number | null, lookedMs: readonly number[]): number {
+  if (soakUntilMs === null) return startMs;
+  const drunkMs = drunkAt(crop, startMs, soakUntilMs);
+  return Math.min(soakUntilMs, ...lookedMs.filter((ms) => ms >= drunkMs));
+}
+
 /**
  * The soak that a batch still lies in; null where it has none, or somebody has looked at
  * it since it had drunk enough: then it was taken out.
@@ -28,9 +39,8 @@ export type Soaking = Pick<SoakClock, 'enoughMs' | 'outByMs' | 'drownsMs'>;
  */
 export function soakingNow(crop: Crop, startMs: number, soakUntilMs: number | null, lookedMs: readonly number[]): Soaking | null {
   if (soakUntilMs === null) return null;
-  const { enoughMs, outByMs, drownsMs } = soakClock(crop, startMs, startMs);
-  // Where the shortest hours are none, half of the longest are enough.
-  const drunkMs = Math.max(enoughMs, startMs + (soakUntilMs - startMs) / 2);
+  const { outByMs, drownsMs } = soakClock(crop, startMs, startMs);
+  const drunkMs = drunkAt(crop, startMs, soakUntilMs);
   return lookedMs.some((ms) => ms >= drunkMs) ? null : { enoughMs: drunkMs, outByMs: Math.min(outByMs, soakUntilMs), drownsMs };
 }
 
