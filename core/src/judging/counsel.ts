@@ -92,7 +92,7 @@ export type Supplying =
       /** It is all that the packet has, and still not as sure as wished. */
       readonly last: boolean;
     }
-  /** The second of two steps that was agreed: due, or not needed as enough have shown. */
+  /** The second of two steps that was agreed is due. */
   | {
       readonly kind: 'top_up';
       readonly what: 'second_step';

@@ -33,7 +33,7 @@ function leaving(facts: ParcelFacts, report: Report): Leave {
   if (state.quiet === 0) return { kind: 'leave', what: state.showing === 0 ? 'nothing_more' : 'no_quiet' };
   const unseenMm = state.showing === 0 && paperByNow(facts, report) ? report.longestMm : null;
   const about = { kind: 'leave', quiet: state.quiet, alive: chanceQuietAlive, untilMs: next.atMs, unseenMm } as const;
-  if (soaking) return { ...about, what: 'soak', untilMs: next.atMs };
+  if (soaking) return { ...about, what: 'soak' };
   if (next.atMs <= nowMs) return { ...about, what: hasLookedSince(facts.looks, nowMs - JUST_NOW_MS) ? 'retuck' : 'look_now' };
   return { ...about, what: chilling(facts, nowMs) ? 'cold' : 'shut' };
 }

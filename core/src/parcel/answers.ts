@@ -1,9 +1,10 @@
-import { dryingForecast, lossPerDay, wantsWater, type DampLook, type DryingForecast } from '../carrier/index.js';
+import { dryingForecast, lossPerDay, wantsWater, type DryingForecast } from '../carrier/index.js';
 import { countForecast, thinnedBy, type CountForecast } from '../chance/index.js';
 import { leadsTo, MOST_MM } from '../moving/index.js';
 import { laidMs, soakClock, soakingNow, type Soaking } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { heatNow, keptQuiet, type DeadlyWarmth, type Progress, type WarmthToll } from '../warmth/index.js';
+import { feltOf } from './facts.js';
 import { waitingOf, type Waiting } from './hope.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
 import type { ParcelState } from './state.js';
@@ -112,12 +113,6 @@ function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => numb
 /** When seed in water drowns; null where it lies in none. */
 const drowns = ({ facts, method }: Workings, soaking: Soaking | null, nowMs: number): number | null =>
   method.late === 'drowned' ? soakClock(facts.crop, facts.startMs, nowMs, true).drownsMs : (soaking?.drownsMs ?? null);
-
-/** What fingers said of a bag: of this parcel and of its mates, rising. */
-const feltOf = ({ looks, bagDamp }: Workings['facts']): DampLook[] =>
-  [...looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])), ...(bagDamp ?? [])].sort(
-    (a, b) => a.atMs - b.atMs,
-  );
 
 /** Water that it wants; standing water is changed and not given. */
 function thirstOf({ facts, method, state }: Workings, { dryingAtMs, shareLeft }: DryingForecast, nowMs: number): Thirst | null {

@@ -88,3 +88,9 @@ export interface PriorStep {
 
 /** A household's ways, with what is usual where it never said. */
 export const waysOf = ({ ways }: Pick<ParcelFacts, 'ways'>): HouseWays => ({ ...USUAL_WAYS, ...ways });
+
+/** What fingers said of a bag: of this parcel and of its mates, rising. */
+export const feltOf = ({ looks, bagDamp }: ParcelFacts): DampLook[] =>
+  [...looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])), ...(bagDamp ?? [])].sort(
+    (a, b) => a.atMs - b.atMs,
+  );

@@ -16,7 +16,7 @@ import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../mo
 import { AFTER_CHILL } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { integrateProgress, paused, tollOf, type Pause, type Progress, type WarmthToll } from '../warmth/index.js';
-import { waysOf, type ParcelFacts } from './facts.js';
+import { feltOf, waysOf, type ParcelFacts } from './facts.js';
 import { parcelState, type ParcelState } from './state.js';
 
 /** How far ahead a forecast reaches. */
@@ -109,10 +109,8 @@ export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
 export type Basics = Pick<Workings, 'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth'>;
 
 /** Stretches in which its towel was known to be dry: from a finger that felt it so to the next that did not, or to now. */
-function dryStretches({ looks, bagDamp }: ParcelFacts, nowMs: number): Pause[] {
-  const felt = [...looks.flatMap(({ atMs, damp, rewetted }) => (damp ? [{ atMs, damp, rewetted }] : [])), ...(bagDamp ?? [])]
-    .filter(({ atMs }) => atMs <= nowMs)
-    .sort((a, b) => a.atMs - b.atMs);
+function dryStretches(facts: ParcelFacts, nowMs: number): Pause[] {
+  const felt = feltOf(facts).filter(({ atMs }) => atMs <= nowMs);
   const found: Pause[] = [];
   let dryMs: number | null = null;
   for (const { atMs, damp, rewetted } of felt) {

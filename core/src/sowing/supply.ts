@@ -3,6 +3,7 @@ import { betaBinomial, binomial, countForecast } from '../chance/index.js';
 import { chanceOfPlants, MOST_SEEDS, seedsFor } from './how-many.js';
 import { waysOf, type OtherPacket, type ParcelFacts, type Workings } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
+import { BETTER_ELSEWHERE, betterWay } from '../warmth/index.js';
 
 /** Another way to begin a packet that failed one way. */
 export type OtherWay = 'prepared' | 'warmer' | 'cooler' | 'pot' | 'pod' | 'towel' | 'packet';
@@ -79,11 +80,12 @@ function chanceWith(newSeeds: number, need: number, { outlook, evidence }: Worki
 const NOTHING = { topUp: null, short: null } as const;
 
 /** Most seeds that it makes sense to add: of what the packet has, for what is missing. */
-const mostAdded = ({ packetLeft }: ParcelFacts, need: number): number => Math.min(packetLeft ?? MOST_SEEDS, SEEDS_A_PLANT * need + 1);
+const mostAdded = (packetLeft: number | null | undefined, need: number): number =>
+  Math.min(packetLeft ?? MOST_SEEDS, SEEDS_A_PLANT * need + 1);
 
 function topUpFor(workings: Workings, need: number, enough: number, nowMs: number): Pick<Supply, 'topUp' | 'short'> {
   const { facts, lot, progress } = workings;
-  const most = mostAdded(facts, need);
+  const most = mostAdded(facts.packetLeft, need);
   let low = 0;
   let high = most;
   const { sureness } = waysOf(facts);
@@ -119,7 +121,8 @@ function otherWay({ facts, toll }: Workings): { way: OtherWay; step: string | nu
   if (facts.chillUntilMs !== null) done.add('chill');
   const step = crop.preparation.steps.find((one) => !done.has(one) && one !== 'inoculate') ?? null;
   if (step !== null) return { way: 'prepared', step };
-  if (toll.share < 0.75) return { way: toll.meanC > crop.temperature.beta.optimumC ? 'cooler' : 'warmer', step: null };
+  const board = toll.share < BETTER_ELSEWHERE ? betterWay(crop, toll.meanC) : null;
+  if (board !== null) return { way: board, step: null };
   if ((facts.method ?? 'towel') !== 'towel') return { way: 'towel', step: null };
   return { way: crop.methods.soilless === 'fine' && !hatesPods(crop) ? 'pod' : 'pot', step: null };
 }
@@ -136,7 +139,7 @@ function restartFor(workings: Workings, need: number): Supply['restart'] {
   const dead = deadChanceOf(outlook);
   const [other] = facts.otherPackets ?? [];
   if (dead >= DEAD_CHANCE) return other ? fromOther(other, need, dead, facts) : null;
-  const most = mostAdded(facts, need);
+  const most = mostAdded(facts.packetLeft, need);
   if (most <= 0) return other ? fromOther(other, need, dead, facts) : null;
   // Where no number makes it sure, a sensible trial and not the whole packet.
   const full = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? most, most);
@@ -149,7 +152,7 @@ function restartFor(workings: Workings, need: number): Supply['restart'] {
 /** The wish begun anew from another packet of the crop. */
 function fromOther(other: OtherPacket, need: number, deadChance: number, facts: ParcelFacts): NonNullable<Supply['restart']> {
   const rate = { ...other.share, handling: 1 };
-  const most = Math.min(other.left ?? MOST_SEEDS, SEEDS_A_PLANT * need + 1);
+  const most = mostAdded(other.left, need);
   const seeds = Math.min(seedsFor(need, waysOf(facts).sureness, rate) ?? most, most);
   const { low, high } = countForecast(betaBinomial(seeds, rate));
   return { way: 'packet', step: null, packet: other.title, seeds, low, high, deadChance };

@@ -82,7 +82,7 @@ function endings(first: number, { share, shown }: Cell): { readonly fewer: Float
   return { fewer, all: sum };
 }
 
-/** The next looking time in a morning at or after a moment, ms; the moment itself where none is named. */
+/** The next looking time at or after a moment, ms; the moment itself where none is named. */
 const lookAfter = (facts: ParcelFacts, ms: number): number => facts.lookTimesMs.find((time) => time >= ms) ?? ms;
 
 /**

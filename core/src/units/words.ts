@@ -59,3 +59,6 @@ export function spanInWords(ms: number): string {
 
 /** With its first letter large, as a sentence begins. */
 export const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
+
+/** With its first letter small, as within a sentence. */
+export const uncapital = (text: string): string => text.replace(/^./, (first) => first.toLowerCase());

@@ -1,7 +1,7 @@
 import type { Headline } from '../judging/index.js';
 import type { Method } from '../method/index.js';
 import type { ParcelState } from '../parcel/index.js';
-import { about, before, capital, chanceInWords, counted, rangeInWords, spanInWords, type Words } from '../units/index.js';
+import { about, before, capital, chanceInWords, counted, rangeInWords, spanInWords, uncapital, type Words } from '../units/index.js';
 import type { Tone } from './advice.js';
 import { PRESSING_MS } from './lift.js';
 import { hopeInWords } from './supply.js';
@@ -27,7 +27,7 @@ function rootsTold(one: Of<'roots'>, method: Method, nowMs: number, words: Words
   const { nouns } = method;
   const late = words.when(Math.max(before(lateMs), about(nowMs)));
   const longest = words.length(longestMm);
-  const drying = one.giveMl === 0 ? '' : ` ${capital(nouns.wet)} may be drying: ${lower(watering(method, one.giveMl, words))}.`;
+  const drying = one.giveMl === 0 ? '' : ` ${capital(nouns.wet)} may be drying: ${uncapital(watering(method, one.giveMl, words))}.`;
   const ends =
     method.late === 'drowned'
       ? `under water at most until ${late}`
@@ -65,7 +65,6 @@ function watering({ water, nouns }: Method, giveMl: number, words: Words): strin
     ? 'Pour it off and give it clean water, only just over the seed'
     : `Water ${nouns.wet}, from below where you can`;
 }
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** A towel that wants water: as it was felt, or as it is likelier by now. */
 const thirstLead = ({ damp, felt }: NonNullable<Of<'water'>['thirst']>): string =>

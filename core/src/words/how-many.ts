@@ -1,5 +1,5 @@
 import type { Factor, FactorShare, TwoSteps } from '../sowing/index.js';
-import { chanceInWords, counted, type Words } from '../units/index.js';
+import { capital, chanceInWords, counted, type Words } from '../units/index.js';
 
 /** What stands between a seed and a plant, as one would name it. */
 export const FACTOR_WORDS: Readonly<Record<Factor, { readonly text: string; readonly out: string }>> = {
@@ -24,10 +24,9 @@ export function stepsInWords(
   return {
     steps: `${first} now; if fewer than ${second.below} show by ${words.when(second.atMs)}, ${second.seeds} more`,
     once: `${atOnce} at once`,
-    cost: `About ${Math.round(expected)} seeds on average instead of ${atOnce}, just as sure (${chanceInWords(chance)}). ${capitalChance(needed)} that the second step is needed; its plants come ${counted(lagDays, 'day')} later.`,
+    cost: `About ${Math.round(expected)} seeds on average instead of ${atOnce}, just as sure (${chanceInWords(chance)}). ${capital(chanceInWords(needed))} that the second step is needed; its plants come ${counted(lagDays, 'day')} later.`,
   };
 }
-const capitalChance = (chance: number): string => chanceInWords(chance).replace(/^./, (first) => first.toUpperCase());
 
 /** What a board means for the seed, where its warmth keeps a part of it from coming; empty where nearly all come. */
 export function comesInWords(comes: number): string {

@@ -1,7 +1,7 @@
 import { FINDINGS, type Mend } from '../judging/index.js';
 import type { Method } from '../method/index.js';
 import type { Trouble } from '../parcel/index.js';
-import { capital, counted, type Words } from '../units/index.js';
+import { capital, counted, uncapital, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
 import { missedSoak } from './soak.js';
 
@@ -17,8 +17,6 @@ const LEADS: Readonly<Record<Trouble, string>> = {
   drowned: 'Dry them off',
 };
 
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
-
 const ANOTHER_BOARD: Button = { label: 'Move it to another board', act: { does: 'place' } };
 
 /** The guide's page of a trouble as one thing to do, its caution with it. */
@@ -26,7 +24,7 @@ function troubleInWords({ kind, trouble, finding }: Extract<Mend, { what: 'troub
   const page = FINDINGS.find(({ id }) => id === finding);
   if (!page) throw new Error(`the trouble guide lacks ${finding}`);
   const harmless = kind === 'retuck';
-  const text = harmless ? `${page.means} Easily taken for: ${lower(page.mistaken)}` : `${page.mistaken} ${page.todo}`;
+  const text = harmless ? `${page.means} Easily taken for: ${uncapital(page.mistaken)}` : `${page.mistaken} ${page.todo}`;
   return {
     kind,
     lead: LEADS[trouble],
