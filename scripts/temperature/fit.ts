@@ -9,6 +9,9 @@ const PRIOR = [
   { mean: 28, sd: 8 },
   { mean: 40, sd: 7 },
 ];
+const OPTIMUM = 1;
+/** How firmly a handbook's optimum is held, °C. */
+const HELD_SD_C = 0.15;
 /** The ceiling is held below 50 °C, where no seed of these kinds comes. */
 const CEILING = { softC: 48, sd: 0.7 };
 /** Residual sd of log days against which the priors weigh. */
@@ -38,8 +41,10 @@ export const daysAt = ({ days, beta }: Pick<BetaFit, 'days' | 'beta'>, celsius: 
 /**
  * Least squares on log days, with weak priors on base and ceiling; "NG" counts
  * one-sided, as slower than max(60 d, 1.5 x the slowest).
+ *
+ * @param heldC optimum taken from handbooks where the figures end before they turn, °C
  */
-export function fitBeta(points: readonly Point[]): BetaFit {
+export function fitBeta(points: readonly Point[], heldC: number | null = null): BetaFit {
   const seen = points.flatMap(({ days }) => (days === null ? [] : [days]));
   const slowest = Math.log(Math.max(60, 1.5 * Math.max(...seen)));
   const target = points.map(({ days }) => (days === null ? slowest / NG_LOG_SD : Math.log(days) / LOG_SD));
@@ -52,8 +57,9 @@ export function fitBeta(points: readonly Point[]): BetaFit {
         // Slower than the bound is all that "NG" says.
         return point.days === null ? Math.min(log, slowest) / NG_LOG_SD : log / LOG_SD;
       }
-      const prior = PRIOR[index - points.length];
-      const value = [beta.baseC, beta.optimumC, beta.ceilingC][index - points.length] ?? 0;
+      const place = index - points.length;
+      const prior = place === OPTIMUM && heldC !== null ? { mean: heldC, sd: HELD_SD_C } : PRIOR[place];
+      const value = [beta.baseC, beta.optimumC, beta.ceilingC][place] ?? 0;
       return prior ? (value - prior.mean) / prior.sd : Math.max(beta.ceilingC - CEILING.softC, 0) / CEILING.sd;
     };
   };
@@ -108,10 +114,13 @@ export function fitTent(points: readonly Point[]): TentFit {
 }
 
 /** Each temperature inside the tested range predicted from the others: predicted over seen. */
-export function leftOut(points: readonly Point[]): { celsius: number; ratio: number }[] {
+export function leftOut(points: readonly Point[], heldC: number | null = null): { celsius: number; ratio: number }[] {
   const seen = points.filter(({ days }) => days !== null);
   return seen.slice(1, -1).map((point) => {
-    const without = fitBeta(points.filter((other) => other !== point));
+    const without = fitBeta(
+      points.filter((other) => other !== point),
+      heldC,
+    );
     return { celsius: point.celsius, ratio: daysAt(without, point.celsius) / (point.days ?? 1) };
   });
 }

@@ -44,7 +44,7 @@ export interface Answers extends Waiting {
   readonly toll: WarmthToll;
   /** When the next tip shows: one chance in ten before `low`, nine before `high`; null beyond the horizon or where none is to come. */
   readonly nextTip: { readonly lowMs: number; readonly likelyMs: number; readonly highMs: number } | null;
-  /** When half of the living have shown, and when all but the last tenth; null beyond the horizon. */
+  /** When half of the live seeds have shown, and when all but the last tenth; null beyond the horizon. */
   readonly halfMs: number | null;
   readonly mostMs: number | null;
   readonly roots: readonly RootsNow[];

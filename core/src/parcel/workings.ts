@@ -15,7 +15,7 @@ import { growthLimits, methodOf, type GrowthLimits, type Method } from '../metho
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
 import { AFTER_CHILL } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { integrateProgress, paused, tollOf, type Pause, type Progress, type WarmthToll } from '../warmth/index.js';
+import { integrateProgress, paused, responseOf, tollOf, type Pause, type Progress, type WarmthToll } from '../warmth/index.js';
 import { feltOf, waysOf, type ParcelFacts } from './facts.js';
 import { parcelState, type ParcelState } from './state.js';
 
@@ -142,7 +142,7 @@ export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Ba
     facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
       ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
       : facts.stays;
-  const whole = integrateProgress(facts.crop.temperature.beta, stays, facts.startMs, endMs, facts.utcOffsetHours);
+  const whole = integrateProgress(responseOf(facts.crop.temperature), stays, facts.startMs, endMs, facts.utcOffsetHours);
   const progress = paused(whole, dryStretches(facts, nowMs));
   const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves, noticeMs(facts, progress));
   const method = methodOf(facts.method);

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { CROPS, type Crop } from '../crops/index.js';
 import { finalCountFor } from './laboratory.js';
-import { rateAt } from '../warmth/index.js';
+import { rateAt, responseOf } from '../warmth/index.js';
 import { exactInterval, wilsonInterval } from '../chance/index.js';
 import { allowedRange, replicateCheck, seedsForDecision, seedsForPrecision, testResult } from './germination-test.js';
 import { toleranceOf } from './replicate-tolerance.js';
@@ -77,8 +77,8 @@ describe('a germination test', () => {
       if (!row) continue;
       tabled++;
       const [low = 20, high = low] = (row['temperature_C'] ?? '').split('-').map(Number);
-      const { beta } = crop.temperature;
-      const there = finalCountFor(crop, (2 * rateAt(beta, low) + rateAt(beta, high)) / 3);
+      const response = responseOf(crop.temperature);
+      const there = finalCountFor(crop, (2 * rateAt(response, low) + rateAt(response, high)) / 3);
       expect([there.day, there.tabled?.day])
         .withContext(crop.id)
         .toEqual([Number(row['final_count_day']), Number(row['final_count_day'])]);

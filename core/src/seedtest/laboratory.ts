@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { rateAt } from '../warmth/index.js';
+import { rateAt, responseOf } from '../warmth/index.js';
 
 /**
  * Germination tests of a laboratory by crop: lower and higher temperature, °C (16 and
@@ -84,8 +84,8 @@ export function finalCountFor(crop: Crop, progressPerDay: number, chillDays = 0)
   const days = (progress: number): number => Math.min(Math.max(Math.ceil(progress / pace - 1e-9), LEAST_DAYS), MOST_DAYS) + chillDays;
   if (!row) return { day: days(UNTABLED_TIMES * crop.days.tipAtOptimum), by: 'patience', tabled: null };
   const [lowC, highC, , final] = row;
-  const { beta } = crop.temperature;
-  const perDay = (2 * rateAt(beta, lowC) + rateAt(beta, highC)) / 3;
+  const response = responseOf(crop.temperature);
+  const perDay = (2 * rateAt(response, lowC) + rateAt(response, highC)) / 3;
   // Warmer than the laboratory, nobody counts earlier: seedlings must be told apart.
   return { day: Math.max(days(final * perDay), final + chillDays), by: 'laboratory', tabled: { day: final, lowC, highC } };
 }

@@ -5,7 +5,7 @@ import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/in
 import { soakEnd } from '../preparing/index.js';
 import { finalCountFor } from '../seedtest/index.js';
 import { DAY_MS } from '../units/index.js';
-import { heatNow, placeNow, rateAt, type DeadlyWarmth } from '../warmth/index.js';
+import { heatNow, placeNow, rateAt, responseOf, type DeadlyWarmth } from '../warmth/index.js';
 import { courseOf } from './course.js';
 import { filledUp, mostPlants, plantOdds, type PlantOdds, type PlantRate } from './how-many.js';
 import type { Plan, PlanAtSpot, PlanQuestion, PlanSpot } from './question.js';
@@ -152,7 +152,7 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
       forward: daysForward(course),
       back: target && countBack(course, target.kind, sureness),
       inTimeNow: target && chanceInTime(course, target.kind, (target.atMs - startMs) / DAY_MS),
-      finalCount: finalCountFor(crop, rateAt(crop.temperature.beta, (minC + maxC) / 2), question.chillDays ?? 0),
+      finalCount: finalCountFor(crop, rateAt(responseOf(crop.temperature), (minC + maxC) / 2), question.chillDays ?? 0),
     };
   };
   const bySpot = tries.map(atSpot);

@@ -79,7 +79,8 @@ export function askedBack({ minC, maxC }: DayRange): 'deadly' | 'freezing' | nul
 
 /**
  * Reads the toll off a record. The share is that at the mean temperature of the
- * stretch, each hour weighing as much as it lets seed develop, where any did.
+ * stretch, each hour weighing as much as it lets seed develop, where any did. Cold
+ * in which nothing moves costs seed that asks for chill nothing.
  *
  * @param fromMs, toMs the stretch, at least an hour long
  */
@@ -101,9 +102,11 @@ export function tollOf(crop: Crop, progress: Progress, fromMs: number, toMs: num
   }
   const dose = doses.reduce((sum, hour) => sum + hour, 0);
   const meanC = hours > 0 ? plain / hours : progress.celsiusAt(fromMs);
-  const felt = weights > 1e-6 ? weighted / weights : meanC;
+  const moved = weights > 1e-6;
+  const felt = moved ? weighted / weights : meanC;
+  const chilling = !moved && crop.chill.weeks > 0 && meanC < crop.temperature.tentBaseC;
   return {
-    share: cells === null ? 1 : Math.max(shareAt(cells.values, felt), 0.02),
+    share: cells === null || chilling ? 1 : Math.max(shareAt(cells.values, felt), 0.02),
     survival: survivalOf(dose),
     meanC,
     harmedMs: dose > 0 ? fromMs + halfOf(doses, dose) * HOUR_MS : null,

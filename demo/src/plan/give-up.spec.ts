@@ -3,7 +3,7 @@ import { toldFor } from '@fresh-tuck/core/words';
 import { type ParcelFacts, type ParcelLook } from '@fresh-tuck/core/parcel';
 import { wordsFor } from '@fresh-tuck/core/units';
 import { bookPrior } from '@fresh-tuck/core/forecast';
-import { rateAt } from '@fresh-tuck/core/warmth';
+import { rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from '../truth/lots.js';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { LATE_LAWS, patienceRow } from './patience.js';
@@ -17,8 +17,8 @@ const words = wordsFor('UTC', 'metric', 0, 0.8);
 function binnedFrom(world: World, seed: number): { living: number; quiet: number; lateDays: number; dead: boolean } {
   const crop = cropOf(5, 10);
   const lot = drawTrueLot(world, SEEDS, chanceFrom(seed));
-  const { beta } = crop.temperature;
-  const tips = lot.needs.map((need) => ((need * crop.days.tipAtOptimum) / rateAt(beta, 25 + lot.warmerC)) * DAY_MS);
+  const response = responseOf(crop.temperature);
+  const tips = lot.needs.map((need) => ((need * crop.days.tipAtOptimum) / rateAt(response, 25 + lot.warmerC)) * DAY_MS);
   const looks: ParcelLook[] = [];
   for (let day = 1; day < 90; day++) {
     const nowMs = day * DAY_MS;

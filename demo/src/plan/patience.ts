@@ -2,7 +2,7 @@ import { hopeless, reportFor } from '@fresh-tuck/core/judging';
 import { bookPrior } from '@fresh-tuck/core/forecast';
 import type { Crop } from '@fresh-tuck/core/crops';
 import type { ParcelFacts, ParcelLook } from '@fresh-tuck/core/parcel';
-import { rateAt } from '@fresh-tuck/core/warmth';
+import { rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { chanceFrom, PRINTED_RATE, type Chance } from '../truth/lots.js';
 
 const DAY_MS = 86_400_000;
@@ -38,7 +38,7 @@ function drawLot(law: (chance: Chance) => number, crop: Crop, nth: number): numb
   const chance = chanceFrom((0.13 + nth * 0.618034) % 1);
   const living = nth % 5 === 4 ? 0 : chance.beta(12 * PRINTED_RATE, 12 * (1 - PRINTED_RATE))();
   const pace = Math.exp(0.3 * chance.normal());
-  const days = crop.days.tipAtOptimum / rateAt(crop.temperature.beta, SAID_C);
+  const days = crop.days.tipAtOptimum / rateAt(responseOf(crop.temperature), SAID_C);
   return Array.from({ length: SEEDS }, () => (chance.uniform() < living ? pace * law(chance) * days * DAY_MS : Infinity));
 }
 

@@ -3,7 +3,7 @@ import { CROPS, type Crop } from '@fresh-tuck/core/crops';
 import { nextLook } from '@fresh-tuck/core/looking';
 import { reportAndQuestion } from '@fresh-tuck/core/judging';
 import { type ParcelFacts, type ParcelLook } from '@fresh-tuck/core/parcel';
-import { rateAt } from '@fresh-tuck/core/warmth';
+import { rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from '../truth/lots.js';
 
 const HOUR_MS = 3_600_000;
@@ -51,14 +51,14 @@ export function cropOf(days: number, mmPerDay: number): Crop {
 export function liveThrough(crop: Crop, world: World, habit: Habit, seed: number): Outcome {
   const chance = chanceFrom(seed);
   const lot = drawTrueLot(world, SEEDS, chance);
-  const { beta } = crop.temperature;
-  const trueRate = rateAt(beta, SAID_C + lot.warmerC);
+  const response = responseOf(crop.temperature);
+  const trueRate = rateAt(response, SAID_C + lot.warmerC);
   const startMs = 18.5 * HOUR_MS;
   const tips = lot.needs.map((need) => startMs + ((need * crop.days.tipAtOptimum) / trueRate) * DAY_MS);
   const speeds = lot.needs.map(() => crop.root.mmPerDayAtOptimum * Math.exp(ROOT_LOG_SD * chance.normal()) * trueRate);
   const lateAt = tips.map((tip, index) => tip + (crop.root.lateMm / (speeds[index] ?? 1)) * DAY_MS);
   const lengthAt = (index: number, ms: number): number => (Math.max(ms - (tips[index] ?? Infinity), 0) / DAY_MS) * (speeds[index] ?? 0);
-  const medianDays = crop.days.tipAtOptimum / rateAt(beta, SAID_C);
+  const medianDays = crop.days.tipAtOptimum / rateAt(response, SAID_C);
   const endMs = startMs + LAST_MEDIANS * medianDays * DAY_MS;
   const times = Array.from({ length: Math.ceil(endMs / DAY_MS) + 70 }, (_, day) =>
     TIMES[habit === 'once' ? 'once' : 'twice'].map((hour) => day * DAY_MS + hour * HOUR_MS),

@@ -1,5 +1,5 @@
 import { countForecast } from '@fresh-tuck/core/chance';
-import { rateAt } from '@fresh-tuck/core/warmth';
+import { rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { type Crop } from '@fresh-tuck/core/crops';
 import type { Trial } from './trial.js';
 import { PRINTED_RATE } from './lots.js';
@@ -47,7 +47,7 @@ const normalCdf = (z: number): number => {
 
 /** A rival that trusts the printed days and rate, with a fixed spread. */
 export function printedDays(crop: Crop, trial: Trial, byMs: number, spread: number): Float64Array {
-  const medianMs = (crop.days.tipAtOptimum / rateAt(crop.temperature.beta, 25)) * 86_400_000;
+  const medianMs = (crop.days.tipAtOptimum / rateAt(responseOf(crop.temperature), 25)) * 86_400_000;
   const share = (ms: number): number => PRINTED_RATE * normalCdf(Math.log(ms / medianMs) / spread);
   const quiet = trial.seeds - (trial.looks.at(-1)?.tipped ?? 0);
   const before = share(trial.nowMs);

@@ -1,5 +1,5 @@
 import { bookPrior, evidenceFrom, outlookFor, posteriorOf, type LookFact, type Outlook } from '@fresh-tuck/core/forecast';
-import { integrateProgress, rateAt } from '@fresh-tuck/core/warmth';
+import { integrateProgress, rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { type Crop } from '@fresh-tuck/core/crops';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from './lots.js';
 
@@ -28,10 +28,10 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
   const chance = chanceFrom(seed);
   const seeds = sizes[0] + Math.floor(chance.uniform() * (sizes[1] - sizes[0] + 1));
   const lot = drawTrueLot(world, seeds, chance);
-  const { beta } = crop.temperature;
-  const trueRate = rateAt(beta, SAID_C + lot.warmerC);
+  const response = responseOf(crop.temperature);
+  const trueRate = rateAt(response, SAID_C + lot.warmerC);
   const tipMs = lot.needs.map((need) => ((need * crop.days.tipAtOptimum) / trueRate) * DAY_MS);
-  const medianMs = (crop.days.tipAtOptimum / rateAt(beta, SAID_C)) * DAY_MS;
+  const medianMs = (crop.days.tipAtOptimum / rateAt(response, SAID_C)) * DAY_MS;
   const step = DAY_MS / perDay;
   const count = Math.max(1, Math.round(((0.4 + 1.9 * chance.uniform()) * medianMs) / step));
   const tippedBy = (ms: number): number => tipMs.filter((tip) => tip <= ms).length;
@@ -42,7 +42,7 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
   const nowMs = count * step;
   const reading = { minC: SAID_C - 0.5, maxC: SAID_C + 0.5 };
   const progress = integrateProgress(
-    beta,
+    response,
     [{ fromMs: 0, readings: [{ fromMs: 0, toMs: nowMs, ...reading }], guess: reading }],
     0,
     nowMs + 60 * DAY_MS,
