@@ -5,13 +5,12 @@
  */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import { seedlingName, seedlings } from './temperature/tables.js';
 import { cropSchema } from '../core/src/crops/schema.js';
 
 const root = new URL('..', import.meta.url);
 type Row = Record<string, string>;
 const table = (file: string): Row[] => parse<Row>(readFileSync(new URL(`reference/${file}`, root)), { columns: true });
-const rows = [...table('crops_vegetables.csv'), ...table('crops_others.csv')];
+const rows = [...table('crops_vegetables.csv'), ...table('crops_others.csv'), ...table('seed_crops_more.csv')];
 const { fits } = JSON.parse(readFileSync(new URL('core/src/warmth/fits.json', root), 'utf8')) as {
   fits: Record<string, { baseC: number; optimumC: number; ceilingC: number; emergenceDaysAtOptimum: number }>;
 };
@@ -48,67 +47,6 @@ const TABLED: Record<string, string> = {
   watermelon: 'watermelon',
 };
 
-/**
- * Crops without a row in the table of normal seedlings take their nearest
- * relative's, but not where the relative is known to differ in just this: lettuce
- * sleeps in heat that artichoke and chicory stand, and the warm beans thrive where
- * the snap bean fails.
- */
-const RELATIVES: Record<string, string> = {
-  celery: 'celery',
-  celeriac: 'celery',
-  tomatillo: 'tomato',
-  'ground-cherry': 'tomato',
-  'pepper-hot': 'pepper',
-  'pepper-very-hot': 'pepper',
-  courgette: 'cucumber',
-  'winter-squash': 'cucumber',
-  'giant-pumpkin': 'cucumber',
-  'bottle-gourd': 'cucumber',
-  'snake-gourd': 'cucumber',
-  'bitter-gourd': 'cucumber',
-  luffa: 'cucumber',
-  'bean-runner': 'bean_snap',
-  'broad-bean': 'pea',
-  'sweet-pea': 'pea',
-  lupin: 'pea',
-  chard: 'beet',
-  'perpetual-spinach': 'beet',
-  leek: 'onion',
-  'spring-onion': 'onion',
-  chives: 'onion',
-  'garlic-chives': 'onion',
-  coriander: 'carrot',
-  dill: 'carrot',
-  fennel: 'carrot',
-  chervil: 'parsley',
-  ...Object.fromEntries(
-    ['kale', 'cabbage', 'broccoli', 'cauliflower', 'brussels-sprout', 'kohlrabi', 'mustard', 'pak-choi', 'chinese-cabbage', 'rocket'].map(
-      (id) => [id, 'turnip'],
-    ),
-  ),
-};
-
-/** Made to rise to its best and fall from it: a dip between two higher cells is noise of the table. */
-function unimodal(cells: readonly (readonly [number, number])[]): [number, number][] {
-  const best = cells.findIndex(([, share]) => share === 1);
-  return cells.map(([celsius], index) => [
-    celsius,
-    Math.max(...(index <= best ? cells.slice(0, index + 1) : cells.slice(index)).map(([, share]) => share)),
-  ]);
-}
-
-function shareOf(id: string, tabled: string | null) {
-  const own = tabled === null ? undefined : seedlingName(tabled);
-  const relative = own !== undefined && seedlings.has(own) ? own : RELATIVES[id];
-  const cells = relative === undefined ? undefined : seedlings.get(relative);
-  if (!relative || !cells) return null;
-  return {
-    values: unimodal(cells),
-    source: `normal seedlings by temperature, Harrington and Minges (1954), from memory${relative !== own && relative !== id ? `: its nearest tabled relative, ${relative.replace('_', ', ')}` : ''}`,
-  };
-}
-
 const round = (x: number): number => Number(x.toFixed(2));
 const numbers = (row: Row, ...columns: string[]): number[] => columns.map((column) => Number(row[column]));
 const optional = (row: Row, column: string): number | null => (row[column] ? Number(row[column]) : null);
@@ -124,6 +62,9 @@ const list = (text: string | undefined): string[] =>
 const readyLength = (shy: number, lateMm: number): number => (shy === 2 ? 2 : Math.min(10, Math.max(2, Math.round(lateMm / 2))));
 
 const sentence = (text: string): string => text.replace(/^./, (first) => first.toUpperCase()).replace(/\.?$/, '.');
+
+/** What the tables say where nothing is known: nothing. */
+const known = (text = ''): string => (/^none( known)?$/.test(text) ? '' : text);
 
 /** Reads "soak;nick | how" as well as "soak: how; nick: how". */
 function preparation(text: string): { steps: string[]; text: string } {
@@ -172,7 +113,8 @@ function entry(row: Row, tabled: string | null) {
     temperature: {
       tentBaseC,
       beta: { baseC: round(beta.baseC), optimumC: round(beta.optimumC), ceilingC: round(beta.ceilingC) },
-      share: shareOf(row['id'] ?? '', tabled),
+      // Judged by hand, with its source, once the entry is laid.
+      share: null,
       // Rule of thumb, no source: warm kinds stand a little more.
       injuryC: optimumC >= 31 ? 40 : optimumC >= 27 ? 37 : 34,
       source: fit
@@ -240,7 +182,7 @@ function entry(row: Row, tabled: string | null) {
       source: guess,
       confidence: 'low',
     },
-    hazards: { text: row['hazards'], regulated: row['regulated_note'], source: practice, confidence: 'med' },
+    hazards: { text: known(row['hazards']), care: [], regulated: known(row['regulated_note']), source: practice, confidence: 'med' },
   };
 }
 

@@ -9,7 +9,7 @@ export interface Figure {
   readonly label: string;
   readonly kind: FigureKind;
   readonly unit: FigureUnit;
-  /** Least and most that are accepted, in the figure's own unit. */
+  /** Least and most that are accepted, in the figure's own unit; of words, how many letters. */
   readonly low: number;
   readonly high: number;
   /** Whether it may be left empty: "does not apply". */
@@ -41,7 +41,7 @@ const number = (path: string, label: string, unit: FigureUnit, low: number, high
 const stretch = (path: string, label: string, unit: FigureUnit, low: number, high: number, more: More = {}): Figure =>
   figure(path, label, 'stretch', { unit, low, high, ...more });
 const choice = (path: string, label: string, choices: Record<string, string>): Figure => figure(path, label, 'choice', { choices });
-const text = (path: string, label: string, most = 500): Figure => figure(path, label, 'text', { high: most });
+const text = (path: string, label: string, most = 500, least = 2): Figure => figure(path, label, 'text', { low: least, high: most });
 
 const STEPS = { soak: 'soak', nick: 'nick', file: 'file', split: 'split', peel: 'peel', chill: 'chill', inoculate: 'inoculate' };
 
@@ -70,7 +70,7 @@ const sourced = Object.keys(FIGURE_GROUPS).flatMap((group) => [
 
 const OWN: readonly Figure[] = [
   figure('otherNames', 'Other names', 'names', { high: 60 }),
-  text('latin', 'Latin name', 80),
+  text('latin', 'Latin name', 80, 0),
   text('family', 'Family', 60),
   number('seed.gramsPerThousand', 'A thousand seeds weigh', 'g', 0.001, 50_000),
   number('seed.lengthMm', 'Length of a seed', 'mm', 0.1, 80),
@@ -123,8 +123,9 @@ const OWN: readonly Figure[] = [
   choice('methods.soilless', 'Sown straight into a soilless pod', { fine: 'does well', uncertain: 'uncertain', poor: 'does poorly' }),
   choice('methods.mouldProne', 'Mould on the towel', { 0: 'seldom', 1: 'sometimes', 2: 'often' }),
   text('methods.towel', 'On the towel'),
-  text('hazards.text', 'What is dangerous'),
-  text('hazards.regulated', 'What is regulated'),
+  text('hazards.text', 'What is dangerous', 500, 0),
+  figure('hazards.care', 'The seed in the hand', 'steps', { choices: { poisonous: 'poisonous if eaten', burns: 'burns skin and eyes' } }),
+  text('hazards.regulated', 'What is regulated', 500, 0),
 ];
 
 /** Every figure that can be set, those of one group together. */

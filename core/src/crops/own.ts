@@ -73,7 +73,7 @@ function fits(figure: Figure, value: unknown): boolean {
     case 'flag':
       return typeof value === 'boolean';
     case 'text':
-      return typeof value === 'string' && value.trim().length >= (figure.path === 'latin' ? 0 : 2) && value.length <= figure.high;
+      return typeof value === 'string' && value.trim().length >= figure.low && value.length <= figure.high;
     case 'names':
       return Array.isArray(value) && value.length <= 12 && value.every((one) => typeof one === 'string' && one.length <= figure.high);
     case 'steps':
@@ -123,8 +123,7 @@ function checkTogether(crop: Crop): void {
 }
 
 /** Shares by temperature are kept with where they come from. */
-const shareOf = (book: Crop, points: unknown): unknown =>
-  points === null ? null : { values: points, source: book.temperature.share?.source ?? 'own figures' };
+const shareOf = (points: unknown): unknown => (points === null ? null : { values: points, source: 'own figures', confidence: 'med' });
 
 /**
  * The crop as this household knows it: the book's entry with the gardener's own
@@ -143,7 +142,7 @@ export function withOwn(book: Crop, own: OwnFigures, as: { readonly id?: string;
     const figure = byPath.get(path);
     if (!figure) throw new FigureError(path, `"${path}" is no figure of a crop.`);
     if (!fits(figure, value)) throw new FigureError(path, accepted(figure));
-    write(result, path, path === 'temperature.share' ? shareOf(book, value) : asKept(figure, value));
+    write(result, path, path === 'temperature.share' ? shareOf(value) : asKept(figure, value));
     const group = groupOf(path);
     if (group) touched.add(group);
   }

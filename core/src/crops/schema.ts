@@ -26,8 +26,8 @@ export const cropSchema = z
       tentBaseC: z.number(),
       /** Parameters of the Yan and Hunt beta curve; its base is no physiology. */
       beta: z.strictObject({ baseC: z.number(), optimumC: z.number(), ceilingC: z.number() }),
-      /** Share of the living that come by temperature, °C and share; null where neither the crop nor a relative is tabled. */
-      share: z.strictObject({ values: z.array(z.tuple([z.number(), z.number().min(0).max(1)])).min(2), source: z.string() }).nullable(),
+      /** Share of the living that come by temperature, °C and share, with whose it is; null where nobody knows. */
+      share: z.strictObject({ values: z.array(z.tuple([z.number(), z.number().min(0).max(1)])).min(2), ...sourced }).nullable(),
       /** Above this heat kills; never the curve's ceiling. */
       injuryC: z.number(),
       ...sourced,
@@ -97,7 +97,15 @@ export const cropSchema = z
       towel: z.string(),
       ...sourced,
     }),
-    hazards: z.strictObject({ text: z.string(), regulated: z.string(), ...sourced }),
+    hazards: z.strictObject({
+      /** What is dangerous, empty where nothing is known. */
+      text: z.string(),
+      /** What in the seed itself wants care when it is handled. */
+      care: z.array(z.enum(['poisonous', 'burns'])),
+      /** Where it is regulated or a weed, empty where nothing is known. */
+      regulated: z.string(),
+      ...sourced,
+    }),
   })
   .readonly();
 

@@ -29,12 +29,16 @@ export const SCHOOLS: readonly School[] = [
   school('closure', 'How is the bag closed?', 'sealed_air', [
     ['sealed_air', 'sealed with a pocket of air', 'Keeps its water for days, and the seeds have air to breathe.'],
     ['sealed_flat', 'sealed flat', 'Paper lies close on every seed, and a flat bag is read against a lamp.'],
-    ['corner_open', 'a corner open', 'Fresh air goes in and mould has it harder; it dries sooner and wants a daily hand.'],
+    ['corner_open', 'a corner open', 'Fresh air goes in and mould is held back; it dries sooner and needs daily care.'],
     ['lidded', 'in a lidded tray or tub', 'Roomy for big seed and quick to open; the air in it dries the paper.'],
   ]),
   school('damped', 'Damped with what?', 'water', [
     ['water', 'plain water', 'Nothing to measure, nothing to spill; clean hands and paper do the rest.'],
-    ['peroxide', 'one part household peroxide to nine of water', 'Sets mould back on old or slow seed. Eyes and skin want care.'],
+    [
+      'peroxide',
+      'one part household peroxide to nine of water',
+      'Sets mould back on old or slow seed. Household 3 % only, never with vinegar or bleach; gloves, eyes covered, the bottle labelled.',
+    ],
   ]),
   school('wet', 'How wet?', 'wrung', [
     ['wrung', 'damp like a wrung sponge', 'Wet enough to drink from, and air stays in the paper.'],
@@ -47,8 +51,8 @@ export const SCHOOLS: readonly School[] = [
     ['loose', 'loose perlite or vermiculite', 'For weeks of chill: nothing to tear, and air all round.'],
   ]),
   school('warmed', 'Warmed by what?', 'place', [
-    ['place', 'a naturally warm place', 'Costs nothing and cannot run away; watch it with a thermometer first.'],
-    ['mat', 'a mat with a thermostat', 'Steady to the degree, which quickens and evens the lot.'],
+    ['place', 'a naturally warm place', 'Costs nothing and cannot overheat by a fault; watch it with a thermometer first.'],
+    ['mat', 'a mat with a thermostat', 'Steady to the degree: seed comes sooner and together.'],
     ['room', 'the room', 'Slower, and fewer come of the warm kinds; hardy kinds want no more.'],
   ]),
   school('light', 'Light or dark?', 'dark', [
@@ -57,7 +61,7 @@ export const SCHOOLS: readonly School[] = [
   ]),
   school('looking', 'Looked at how often?', 'forecast', [
     ['once', 'once a day', 'A habit is not forgotten.'],
-    ['twice', 'twice a day', 'Quick roots are caught short.'],
+    ['twice', 'twice a day', 'Quick roots are caught while short.'],
     ['forecast', 'as the forecast says', 'Every opening cools and dries; a bag with nothing to show is left shut.'],
   ]),
   school('unopened', 'Looked at how?', 'opened', [
@@ -120,20 +124,39 @@ const BIG_SEED_MM = 8;
 /** Below this, days at the optimum, a towel is quick enough to outrun a daily look. */
 const QUICK_MM_PER_DAY = 20;
 
+/** A naturally warm place, °C: what loses by it is kept in the room. Common practice, no source. */
+const WARM_PLACE_C = 25;
+const NEARLY_ALL = 0.9;
+/** The warmest at which nearly all come, °C. */
+function nearlyAllUpTo(cells: readonly (readonly [number, number])[]): number {
+  const last = cells.findLastIndex(([, share]) => share >= NEARLY_ALL);
+  const [fromC, from] = cells[last] ?? [0, 1];
+  const [toC, to] = cells[last + 1] ?? [fromC, 0];
+  return fromC + ((from - NEARLY_ALL) / (from - to)) * (toC - fromC);
+}
+/** Bases of the kinds that want heat, and of those that never need it, °C; and how quick these are, days at the optimum. */
+const WARM_KIND_C = 9.5;
+const COLD_KIND_C = 4;
+const QUICK_DAYS = 4;
+
 /** What in a crop decides a question; null where nothing does. */
 const DECIDES: Readonly<Record<string, (crop: Crop) => readonly [string, string] | null>> = {
   damped: ({ methods, days }) =>
-    methods.mouldProne === 2 && days.tipAtOptimum > 10 ? ['peroxide', 'It lies long and moulds easily.'] : null,
+    methods.mouldProne === 2 && days.tipAtOptimum > 10
+      ? ['peroxide', 'It lies long and moulds easily. Household 3 % only, never with vinegar or bleach; gloves and eyes covered.']
+      : null,
   wet: ({ water }) => (water.dampRatio <= 2.2 ? ['wrung', 'It rots when wet: a little drier than most, never a pool.'] : null),
   medium: ({ chill }) => (chill.weeks >= 4 ? ['loose', `${chill.weeks} weeks of chill are long for paper.`] : null),
-  warmed: ({ temperature }) => {
-    const { optimumC } = temperature.beta;
-    if (optimumC >= 28) return ['mat', 'It is fastest in real warmth, steadily kept.'];
-    return optimumC <= 20 ? ['room', 'It does best cool; a warm place is too much.'] : null;
+  warmed: ({ temperature: { tentBaseC, beta, share }, days }) => {
+    if (share !== null && nearlyAllUpTo(share.values) < WARM_PLACE_C) return ['room', 'It does best cool; a warm place is too much.'];
+    if (tentBaseC >= WARM_KIND_C && beta.optimumC >= 27) return ['mat', 'It needs real warmth, steadily kept.'];
+    return tentBaseC <= COLD_KIND_C && days.tipAtOptimum <= QUICK_DAYS ? ['room', 'Room warmth is plenty: it comes within days.'] : null;
   },
   light: ({ growing }) => (growing.light === 'needs_light' ? ['indirect', 'It waits for light.'] : null),
   looking: ({ root }) =>
-    root.mmPerDayAtOptimum >= QUICK_MM_PER_DAY ? ['twice', 'Its roots grow an inch a day: once a day lets some into the paper.'] : null,
+    root.mmPerDayAtOptimum >= QUICK_MM_PER_DAY
+      ? ['twice', 'Its roots grow 20 mm a day and more: once a day lets some into the paper.']
+      : null,
   root: ({ root, seed }) => {
     if (root.shy === 2) return ['tip', 'It hates being moved.'];
     if (root.readyMm >= 13) return ['finger', 'It is small and easier to hold then.'];

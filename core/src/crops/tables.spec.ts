@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { CROPS } from './all.js';
 import { type Crop } from './schema.js';
-import { rateAt } from '../warmth/index.js';
+import { rateAt, responseOf, shareAt } from '../warmth/index.js';
 
 type Row = Record<string, string>;
 const table = (file: string): Row[] =>
@@ -62,7 +62,7 @@ function compare(file: string, least: number, check: (crop: Crop, row: Row) => v
   expect(compared).withContext(`${file}: rows compared`).toBeGreaterThanOrEqual(least);
 }
 
-const daysAt = ({ days, temperature }: Crop, celsius: number): number => days.tipAtOptimum / rateAt(temperature.beta, celsius);
+const daysAt = ({ days, temperature }: Crop, celsius: number): number => days.tipAtOptimum / rateAt(responseOf(temperature), celsius);
 const celsius = (fahrenheit: string | undefined): number => ((Number(fahrenheit) - 32) * 5) / 9;
 
 describe('the library against the published tables', () => {
@@ -149,5 +149,102 @@ describe('the library against the published tables', () => {
           .toBeLessThan(1.15);
       }
     });
+  });
+
+  /** Where a crop's share falls to a part of its best, going up from its best, °C. */
+  const fallsTo = ({ temperature: { share } }: Crop, part: number): number => {
+    const cells = share?.values ?? [];
+    let celsius = cells.find(([, value]) => value === 1)?.[0] ?? 0;
+    while (celsius < 60 && shareAt(cells, celsius) > part) celsius += 0.05;
+    return celsius;
+  };
+
+  // Harrington and Minges 1954, worked; Gray 1975: the reading of the shares, within a degree.
+  it('loses half to heat where the table of dormancy does, and all of it', () => {
+    let compared = 0;
+    for (const row of table('heat_dormancy')) {
+      const crop = cropOf(row['crop']);
+      if (!crop || row['conf'] !== 'high' || row['part'] !== 'warm limit') continue;
+      compared++;
+      const [half, nil] = [fallsTo(crop, 0.5), fallsTo(crop, 0.02)];
+      const told = `${crop.id}: half at ${half.toFixed(1)}, nothing at ${nil.toFixed(1)}`;
+      expect(half)
+        .withContext(told)
+        .toBeGreaterThan(Number(row['half_C_low']) - 1);
+      expect(half)
+        .withContext(told)
+        .toBeLessThan(Number(row['half_C_high']) + 1);
+      if (row['nil_C_high'])
+        expect(nil)
+          .withContext(told)
+          .toBeLessThan(Number(row['nil_C_high']) + 1.5);
+    }
+    expect(compared).toBeGreaterThanOrEqual(12);
+  });
+
+  // The same, in the cold: shares at 15, 18 and 20 °C. Guesses are compared too, more loosely: they are where ours come from.
+  it('loses to cold what the table of dormancy says', () => {
+    let compared = 0;
+    for (const row of table('heat_dormancy')) {
+      const crop = cropOf(row['crop']);
+      if (!crop || row['part'] !== 'cold limit') continue;
+      for (const celsius of [15, 18, 20]) {
+        const listed = Number(row[`share_${celsius}C`]);
+        if (!row[`share_${celsius}C`]) continue;
+        compared++;
+        expect(Math.abs(shareAt(crop.temperature.share?.values ?? [], celsius) - listed))
+          .withContext(`${crop.id} at ${celsius} °C against ${listed}`)
+          .toBeLessThan(row['conf'] === 'high' ? 0.06 : 0.12);
+      }
+    }
+    expect(compared).toBeGreaterThan(40);
+  });
+
+  // Frost that kills: nothing tender goes out before the last of it, whatever the trade calls it.
+  it('sends nothing out before the last frost that a degree of frost kills', () => {
+    let compared = 0;
+    for (const row of table('frost_hardiness')) {
+      const crop = cropOf(row['crop']);
+      if (!crop || Number(row['killed_C_low']) < -2) continue;
+      compared++;
+      const out = crop.growing.plantOutWeeksAfterFrost;
+      expect(out === null || out[0] >= 0)
+        .withContext(crop.id)
+        .toBeTrue();
+      if (row['class'] === 'tender') expect(crop.growing.hardiness).withContext(crop.id).not.toBe('hardy');
+    }
+    expect(compared).toBeGreaterThan(35);
+  });
+
+  // Woody Plant Seed Manual and others: weeks of damp cold.
+  it('chills as long as the table says', () => {
+    let compared = 0;
+    for (const row of table('stratification_weeks')) {
+      const crop = cropOf(row['crop']);
+      if (!crop) continue;
+      compared++;
+      expect(crop.chill.weeks)
+        .withContext(crop.id)
+        .toBeGreaterThanOrEqual(Number(row['cold_weeks_low']) * (crop.preparation.steps.includes('split') ? 0.8 : 1));
+      expect(crop.chill.weeks).withContext(crop.id).toBeLessThanOrEqual(Number(row['cold_weeks_high']));
+    }
+    expect(compared).toBeGreaterThan(15);
+  });
+
+  it('opens hard coats, and soaks no longer than seed lives under water', () => {
+    let compared = 0;
+    for (const row of table('scarification')) {
+      const crop = cropOf(row['crop']);
+      if (!crop) continue;
+      compared++;
+      if (Number(row['hard_share_percent_high']) > 25)
+        expect(crop.preparation.steps.some((step) => step === 'nick' || step === 'file'))
+          .withContext(crop.id)
+          .toBeTrue();
+      expect(Number(row['soak_hours_high'] ?? 0))
+        .withContext(crop.id)
+        .toBeLessThanOrEqual(crop.water.drowningLimitHours);
+    }
+    expect(compared).toBeGreaterThan(25);
   });
 });
