@@ -49,7 +49,7 @@ const begun = {
   /** An existing bag, or a new one in a spot. */
   holder: z.union(
     [z.strictObject({ holderId: id }), z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id })],
-    { error: 'holder must be an existing bag (holderId) or a new one (newId, kind, closure, spotId)' },
+    { error: 'holder must be a bag that is there, or a new one with its kind, closing and spot' },
   ),
 };
 

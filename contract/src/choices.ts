@@ -26,7 +26,7 @@ export type Divider = (typeof DIVIDERS)[number];
 /** Groups of the Nursery: its stages, and what is lost or given. */
 export const NURSERY_GROUPS = [...SEEDLING_STAGES, 'gone'] as const;
 export type NurseryGroup = (typeof NURSERY_GROUPS)[number];
-/** How saved seed was kept from strange pollen. */
+/** How saved seed was kept from other pollen. */
 export { ISOLATIONS } from '@fresh-tuck/core/seedbox';
 /** What a start is counted back from. */
 export const TARGETS = ['plant_out', 'ripe'] as const;

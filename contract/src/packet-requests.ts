@@ -27,7 +27,7 @@ const described = {
   /** Packets that its parents grew from; the mother bore the seed. */
   motherId: id.nullable().default(null),
   fatherId: id.nullable().default(null),
-  /** How it was kept from strange pollen, and how far from its kin. */
+  /** How it was kept from other pollen, and how far from its kin. */
   isolation: z
     .enum(ISOLATIONS, { error: `isolation must be one of ${ISOLATIONS.join(', ')}` })
     .nullable()

@@ -131,7 +131,7 @@ describe('a batch by its method', () => {
 describe('looks and moves that contradict themselves', () => {
   it('a skipped look has seen nothing, marks come with totals, and no seed is marked twice', () => {
     expect(said(lookRequest, lookBody(0, { via: 'skipped', seen: null, damp: null }))).toBeNull();
-    expect(said(lookRequest, lookBody(0, { via: 'skipped' }))).toMatch(/^via: via skipped means that nothing was seen/);
+    expect(said(lookRequest, lookBody(0, { via: 'skipped' }))).toMatch(/^via: via must be opened or through/);
     const mark = { seed: 1, stage: 'tip', rootMm: null };
     expect(said(lookRequest, lookBody(0, { seen: null, marks: [mark] }))).toMatch(/^seen: seen must hold the totals/);
     expect(said(lookRequest, lookBody(2, { marks: [mark, mark] }))).toMatch(/^marks: marks must name each seed once/);

@@ -130,7 +130,7 @@ export const lookRequest = z
     supersedes: id.nullable(),
   })
   .refine((look) => look.via !== 'skipped' || (!look.seen && !look.damp && look.marks.length === 0 && look.troubles.length === 0), {
-    error: 'via skipped means that nothing was seen: leave seen, marks, damp and troubles empty',
+    error: 'via must be opened or through where something was seen: skipped means that nothing was',
     path: ['via'],
   })
   .refine((look) => look.marks.length === 0 || look.seen !== null, {
@@ -191,7 +191,7 @@ const newHolder = z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closur
 export const rebagRequest = z.strictObject({
   id,
   holder: z.union([z.strictObject({ holderId: id }), newHolder], {
-    error: 'holder must be an existing bag (holderId) or a new one (newId, kind, closure, spotId)',
+    error: 'holder must be a bag that is there, or a new one with its kind, closing and spot',
   }),
 });
 export const closureRequest = z.strictObject({

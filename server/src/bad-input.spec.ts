@@ -71,7 +71,7 @@ const REFUSED: readonly [string, Ask, number, string, RegExp][] = [
   ['more seeds than the packet has', batch({ seeds: 13 }), 422, 'seeds', /at most 12/],
   ['no seeds', batch({ seeds: 0 }), 422, 'seeds', /1 to 400/],
   ['a start in the future', batch({ startAt: '2026-05-01T07:00' }), 422, 'startAt', /future/],
-  ['a batch in no bag', batch({ holder: {} }), 422, 'holder', /holderId/],
+  ['a batch in no bag', batch({ holder: {} }), 422, 'holder', /a bag that is there, or a new one/],
   ['a batch of no packet', batch({ packetId: uuid() }), 404, '', /no packet/],
   ['a printed rate of 150 %', packet({ printedRatePercent: 150 }), 422, 'printedRatePercent', /1 to 100 %/],
   ['a packet from the future', packet({ year: 2031 }), 422, 'year', /2027/],

@@ -4,4 +4,5 @@ export * from './half-hours.js';
 export * from './local-time.js';
 export * from './looking-times.js';
 export * from './quantity.js';
+export * from './told.js';
 export * from './words.js';

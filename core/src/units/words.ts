@@ -1,5 +1,6 @@
 import { wallClock } from './local-time.js';
 import { formatLength, formatTemperature, type UnitSystem } from './quantity.js';
+import { inUnits } from './told.js';
 
 const DAY_MS = 86_400_000;
 
@@ -9,6 +10,8 @@ export interface Words {
   when(ms: number): string;
   length(millimetres: number): string;
   temperature(celsius: number): string;
+  /** A text of the book, its temperatures and lengths in the household's units. */
+  told(text: string): string;
   /** Water by the household's sprayer: "6 sprays". */
   sprays(millilitres: number): string;
 }
@@ -36,6 +39,7 @@ export function wordsFor(zone: string, units: UnitSystem, nowMs: number, millili
     },
     length: (millimetres) => formatLength(millimetres, units),
     temperature: (celsius) => formatTemperature(celsius, units),
+    told: (text) => inUnits(text, units),
     sprays(millilitres) {
       const sprays = Math.max(1, Math.round(millilitres / millilitresPerSpray));
       return `${sprays} ${sprays === 1 ? 'spray' : 'sprays'}`;

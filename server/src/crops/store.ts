@@ -91,7 +91,7 @@ export function cropStore(db: Database) {
     /** Sets all own figures of a crop; none is the book again. */
     set(id: string, cropId: string, name: string | null, figures: OwnFigures, nowMs: number): void {
       const before = known(cropId);
-      if (!before.added && name !== null) throw Problem.field('name', 'name must be left out: a crop of the book keeps its name');
+      if (!before.added && name !== null) throw Problem.field('name', 'name must be left out: a crop of the library keeps its name');
       const called = before.added ? (name ?? before.crop.name) : null;
       if (called !== null) checkName(called, cropId);
       check(before.book, figures);
@@ -100,7 +100,7 @@ export function cropStore(db: Database) {
     /** Takes a crop of one's own out of the library. @throws Problem while a packet is of it */
     remove(id: string, cropId: string, nowMs: number): void {
       const { added: own, book: shipped, crop } = known(cropId);
-      if (!own) throw Problem.field('cropId', 'cropId must be a crop of your own: those of the book stay');
+      if (!own) throw Problem.field('cropId', 'cropId must be a crop of your own: those of the library stay');
       const { count } = certain(used.get(cropId));
       if (count > 0)
         throw new Problem(

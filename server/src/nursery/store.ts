@@ -113,7 +113,7 @@ export function nurseryStore(db: Database, crops: CropStore) {
     inSlots: (): number => certain(inSlots.get()).count,
     add(number: number, { id, kind, stage, why }: SeedlingRequest, nowMs: number): void {
       const seedling = get(number);
-      if (seedling.gone) throw Problem.field('kind', `kind: label ${number} is ${seedling.gone.kind} already; undo that first`);
+      if (seedling.gone) throw Problem.field('kind', `label ${number} is ${seedling.gone.kind} already; undo that first`);
       insert.run({ id, number, kind, stage, why, nowMs, supersedes: null });
     },
     undo(number: number, id: string, entryId: string, nowMs: number): void {
