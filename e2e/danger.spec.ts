@@ -22,9 +22,9 @@ test('heat that was typed leads Today until the bags stand elsewhere, and the bo
     .click();
   await page.getByLabel('Lowest').fill('38');
   await page.getByLabel('Highest').fill('45');
-  await button(page, 'Keep it').click();
+  await button(page, 'Save the reading').click();
   await expect(page.getByText('45 °C? Most wet seed dies there.')).toBeVisible();
-  await button(page, 'Yes, keep it').click();
+  await button(page, 'Yes, save it').click();
   await expect(page.getByText('41.5 °C, swings 7°')).toBeVisible();
 
   await page.goto(own.address);

@@ -17,7 +17,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByLabel('What the household is called').fill('Test house');
   await page.getByLabel('Time zone').fill('Moon/Crater');
   await page.getByRole('button', { name: 'Go on to the warm spots' }).click();
-  await expect(page.getByText('zone must be an IANA time zone like Europe/Lisbon')).toBeVisible();
+  await expect(page.getByText('The time zone must be an IANA time zone like Europe/Lisbon.')).toBeVisible();
   await page.getByLabel('Time zone').fill('Europe/Copenhagen');
   await page.getByLabel('When somebody can look').fill('7:00, 18:30');
   await page.getByRole('button', { name: 'Go on to the warm spots' }).click();
@@ -29,13 +29,13 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: 'Type what the thermometer at Hall cupboard says' }).click();
   await page.getByLabel('Lowest').fill('warm');
   await page.getByLabel('Highest').fill('200');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save the reading' }).click();
   await expect(page.getByText('A temperature like 21, 21.5 C or 70F.')).toBeVisible();
   await page.getByLabel('Lowest').fill('78F');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('maxC must be a number from -30 to 60 °C')).toBeVisible();
+  await page.getByRole('button', { name: 'Save the reading' }).click();
+  await expect(page.getByText('The warmest temperature must be a number from -30 to 60 °C.')).toBeVisible();
   await page.getByLabel('Highest').fill('28');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save the reading' }).click();
   await expect(page.getByText('26.8 °C, swings 2°')).toBeVisible();
 
   await page.getByRole('link', { name: 'Put the first packet in the box' }).click();
@@ -45,7 +45,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByLabel('Seeds in it').fill('31');
   await page.getByLabel('Printed rate').fill('150');
   await page.getByRole('button', { name: 'Put it in the box' }).click();
-  await expect(page.getByText('printedRatePercent must be a number from 1 to 100 %')).toBeVisible();
+  await expect(page.getByText('The rate on the packet must be a number from 1 to 100 %.')).toBeVisible();
   await page.getByLabel('Printed rate').fill('80');
   await page.getByRole('button', { name: 'Put it in the box' }).click();
   await page.getByRole('link', { name: 'Tuck some in' }).click();
@@ -126,7 +126,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: 'Correct the count' }).click();
   await page.getByLabel(/How many seeds were there/).fill('2');
   await page.getByRole('button', { name: 'Correct it' }).click();
-  await expect(page.getByRole('alert')).toHaveText(/seeds must be at least 5/);
+  await expect(page.getByRole('alert')).toHaveText(/The number of seeds must be at least 5/);
   await page.getByRole('button', { name: 'Close the batch' }).click();
   await page.getByRole('button', { name: 'given up' }).click();
   await expect(page.getByText('3 of 8 showed a tip, 0 were moved.')).toBeVisible();

@@ -35,16 +35,16 @@ test('a gardener finds a crop by a misspelt name, sets a figure, makes a crop of
   await expect(page.getByText('In the paper from a root of: it must be longer than the root that is ready.')).toBeVisible();
   await page.getByLabel('Ready to move at a root of').fill('8 mm');
   await page.getByLabel('Fastest at').fill('26 C');
-  await expect(page.getByText('2 figures depart from the book.')).toBeVisible();
-  await page.getByRole('button', { name: 'Take the book’s Fastest at' }).click();
+  await expect(page.getByText('2 figures differ from ours.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take ours Fastest at' }).click();
   await page.getByRole('button', { name: 'Save these figures' }).click();
   await expect(page.getByRole('heading', { name: 'Your own figures' })).toBeVisible();
-  await expect(page.getByText('the book says 0.2362 in')).toBeVisible();
+  await expect(page.getByText('we say 0.2362 in')).toBeVisible();
 
   await page.getByRole('link', { name: 'Make a crop of your own from it' }).click();
   await page.getByLabel('What it is called').fill('Tomato');
   await page.getByRole('button', { name: 'Put it in the library' }).click();
-  await expect(page.getByText('name must be new: there is a crop called Tomato')).toBeVisible();
+  await expect(page.getByText('The name must be new: there is a crop called Tomato.')).toBeVisible();
   await page.getByLabel('What it is called').fill('Harbour tomatillo');
   await page.getByRole('button', { name: 'Put it in the library' }).click();
   await expect(page.getByRole('heading', { name: 'Harbour tomatillo', level: 1 })).toBeVisible();

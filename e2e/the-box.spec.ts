@@ -69,7 +69,7 @@ test('45 old seeds are tested before any tray is filled, and the survivors plant
   expect(sheet.tests.map(({ result }) => result?.totals.normal)).toEqual([30]);
   expect([sheet.seedsLeft, sheet.stock.advice.includes('test_first')]).toEqual([75, false]);
   await page.goto(`${own.address}nursery`);
-  await expect(page.getByRole('heading', { name: '30 in the nursery, 30 still below' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '30 in the nursery, 30 not up yet' })).toBeVisible();
 });
 
 test('a bed of 1.2 m by 0.8 m becomes a start count; what was fixed stays; what cannot be is said', async ({ page, own, request }) => {
@@ -95,7 +95,7 @@ test('a bed of 1.2 m by 0.8 m becomes a start count; what was fixed stays; what 
     await expect(panel.getByText('A bed’s side is a length like 1.2 m, 80 cm or 4 ft.')).toBeVisible();
     await measure('1,2', '0.8', '20', '30');
     // Six rows of two or four of four: the better way round.
-    await expect(panel.getByText('So many fit in the bed.')).toBeVisible();
+    await expect(panel.getByText('That many fit in the bed.')).toBeVisible();
   });
   await expect(button(page, 'How many plants: 16 plants')).toBeVisible();
   await expect.poll(() => startCount(page)).toBeGreaterThan(16);
@@ -155,8 +155,8 @@ test('a box of sixty packets comes in from a messy table, mended row by row, all
   await file.setInputFiles({ name: 'notes.csv', mimeType: 'text/csv', buffer: Buffer.from('just words\n') });
   await expect(page.getByRole('alert').first()).toContainText('the first line must head them');
   await file.setInputFiles({ name: 'box.csv', mimeType: 'text/csv', buffer: messyTable() });
-  await expect(page.getByRole('heading', { name: '4 of 60 rows want mending' })).toBeVisible();
-  await expect(page.getByText('8 of 8 columns understood; cells parted by semicolons, Latin-1')).toBeVisible();
+  await expect(page.getByRole('heading', { name: '4 of 60 rows need correcting' })).toBeVisible();
+  await expect(page.getByText('8 of 8 columns understood; cells separated by semicolons, Latin-1')).toBeVisible();
   await expect(page.getByText('2031 lies in the future: the year must not be after 2027.')).toBeVisible();
   await expect(page.getByText('“12,5” is no number of seeds: a whole number from 0 to 100000, or empty.')).toBeVisible();
   await expect(page.getByText('no year: its age is not known')).toBeVisible();
@@ -209,11 +209,11 @@ test('two generations of saved seed come back into the box with their parents', 
     await expect(page.getByText('A whole number of seeds, or empty where you have not counted.')).toBeVisible();
     await expect(page.getByText('Say how its kin were kept away; “not at all” is an answer.')).toBeVisible();
     await page.getByLabel('Seeds in it').fill('40');
-    await page.getByRole('combobox', { name: 'Kept from strange pollen' }).press('Enter');
+    await page.getByRole('combobox', { name: 'Kept from other pollen' }).press('Enter');
     await page.getByRole('option', { name: 'by distance' }).click();
     await page.getByLabel('Year of the seed').fill('2031');
     await button(page, 'Put it in the box').click();
-    await expect(page.getByText('year must not lie after 2027')).toBeVisible();
+    await expect(page.getByText('The year must not lie after 2027.')).toBeVisible();
     await page.getByLabel('Year of the seed').fill('2026');
     await page.getByLabel('Variety').fill(`Stair Lamp ${generation}`);
     await button(page, 'Put it in the box').click();

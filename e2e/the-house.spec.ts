@@ -7,13 +7,13 @@ test('a house says how it looks and judges, and a bag what belongs to it; Today 
   const tomato = await home.batch('tomato', '2026-04-09T18:30');
   const leek = await home.batch('leek', '2026-04-09T18:30');
   await page.goto(`${own.address}house`);
-  await page.getByLabel('Let a root pass “late” unseen').fill('often');
+  await page.getByLabel('Accepted risk of missing a late root').fill('often');
   await page.getByRole('button', { name: 'Save how it is done here' }).click();
   await expect(page.getByText('A number from 0.1 to 50 %.')).toBeVisible();
-  await page.getByLabel('Let a root pass “late” unseen').fill('90');
+  await page.getByLabel('Accepted risk of missing a late root').fill('90');
   await page.getByRole('button', { name: 'Save how it is done here' }).click();
-  await expect(page.getByText('lateTolerance must be a number from 0.001 to 0.5 as a share')).toBeVisible();
-  await page.getByLabel('Let a root pass “late” unseen').fill('2,5');
+  await expect(page.getByText('The accepted risk of missing a late root must be a number from 0.001 to 0.5 as a share.')).toBeVisible();
+  await page.getByLabel('Accepted risk of missing a late root').fill('2,5');
   await page.getByRole('button', { name: 'Save how it is done here' }).click();
   await expect(page.getByText('Saved. Today follows it at once.')).toBeVisible();
 
@@ -24,10 +24,10 @@ test('a house says how it looks and judges, and a bag what belongs to it; Today 
   await page.getByRole('button', { name: 'a corner open' }).click();
   await expect(page.getByRole('button', { name: 'a corner open', pressed: true })).toBeVisible();
   await page.getByLabel('Grams, bag and all').fill('a lot');
-  await page.getByRole('button', { name: 'Keep it' }).last().click();
+  await page.getByRole('button', { name: 'Save the reading' }).last().click();
   await expect(page.getByText('A weight in grams, like 23.5.')).toBeVisible();
   await page.getByLabel('Grams, bag and all').fill('31 g');
-  await page.getByRole('button', { name: 'Keep it' }).last().click();
+  await page.getByRole('button', { name: 'Save the reading' }).last().click();
   await expect(page.getByText('last 31 g')).toBeVisible();
   await page.goto(`${own.address}batch/${leek.id}`);
   await expect(page.getByText('in one bag with 1')).toBeVisible();

@@ -110,15 +110,15 @@ test('broad beans for a bed that is too cold: half of them go into plugs, and th
   await button(page, 'Go on').click();
 
   await page.getByRole('link', { name: 'Nursery' }).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, 2 still below' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 in the nursery, 2 not up yet' })).toBeVisible();
   await page.getByRole('button', { name: /^up ?: label 2/ }).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, 1 still below' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 in the nursery, 1 not up yet' })).toBeVisible();
   await page.getByRole('button', { name: /^lost ?: label 3/ }).click();
   await button(page, 'damped off').click();
   await page.getByText('1 lost or given').click();
   await expect(page.getByText('lost: damped off')).toBeVisible();
   await button(page, /^Undo\s+label 3/).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, 1 still below' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 in the nursery, 1 not up yet' })).toBeVisible();
 });
 
 test('a towel is read through the bag, and pellets get their water and reserve', async ({ page, own, request }) => {

@@ -5,7 +5,7 @@
  */
 import { writeFileSync } from 'node:fs';
 import { CROPS, type Crop } from '@fresh-tuck/core/crops';
-import { rateAt, shareAt } from '@fresh-tuck/core/warmth';
+import { rateAt, responseOf, shareAt } from '@fresh-tuck/core/warmth';
 
 const GROUPS = [
   'seed',
@@ -72,7 +72,7 @@ const strays = [...families].flatMap(([family, members]) =>
 );
 
 const cell = (crop: Crop, celsius: number): string => {
-  const rate = rateAt(crop.temperature.beta, celsius);
+  const rate = rateAt(responseOf(crop.temperature), celsius);
   const days = crop.days.tipAtOptimum / Math.max(rate, 1e-9);
   const share = crop.temperature.share === null ? '' : `, ${Math.round(100 * shareAt(crop.temperature.share.values, celsius))} %`;
   return rate < 0.02 ? 'none' : `${days < 10 ? days.toFixed(1) : days.toFixed(0)} d${share}`;

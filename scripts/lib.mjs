@@ -100,6 +100,7 @@ export async function bundle(entryPoints, outdir) {
       ...Object.fromEntries(coreRooms().map((room) => [`@fresh-tuck/core/${room}`, source('core', `${room}/index`)])),
       '@fresh-tuck/contract/testing': source('contract', 'testing/requests'),
       '@fresh-tuck/contract/choices': source('contract', 'choices'),
+      '@fresh-tuck/contract/told': source('contract', 'told'),
       '@fresh-tuck/contract': source('contract'),
       '@fresh-tuck/server': source('server'),
     },

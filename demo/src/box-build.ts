@@ -42,7 +42,7 @@ export async function lastYear(send: Send, clock: BuildClock, idAt: IdAt, spotId
     cropId,
     variety,
     year,
-    source: 'own saved',
+    source: 'saved here',
     printedRatePercent: null,
     seedCount,
     dressed: false,

@@ -34,7 +34,7 @@ describe('heat', () => {
           lead: 'Off the heat now',
           by: 'now',
           tone: 'trouble',
-          button: { label: 'Move it to another board', act: { does: 'place' } },
+          button: { label: 'Move it to another spot', act: { does: 'place' } },
         }),
       );
       expect(said.advice[0]?.text).toContain(`${maxC} °C`);

@@ -24,8 +24,11 @@ export const FINDING_OF: Readonly<Record<Trouble, FindingId>> = {
   drowned: 'drowned',
 };
 
-const troubleOf = (trouble: Trouble): Mend => {
-  const finding = FINDING_OF[trouble];
+/** Fuzz where no root was ever seen is no root hair. */
+const findingOf = (trouble: Trouble, rooted: boolean): FindingId => (trouble === 'fuzz' && !rooted ? 'mould' : FINDING_OF[trouble]);
+
+const troubleOf = (trouble: Trouble, rooted: boolean): Mend => {
+  const finding = findingOf(trouble, rooted);
   const harmless = FINDINGS.some(({ id, harm }) => id === finding && harm === 'none');
   return { kind: harmless ? 'retuck' : 'mend', what: 'trouble', trouble, finding };
 };
@@ -69,9 +72,10 @@ export function mends(facts: ParcelFacts, answers: Answers): Mend[] {
   const last = facts.looks.at(-1);
   if (!last) return found;
   const { damp, troubles } = last;
-  if (troubles.includes('too_hot')) found.unshift(troubleOf('too_hot'));
+  if (troubles.includes('too_hot')) found.unshift(troubleOf('too_hot', false));
   // Where water is meant to stand a pool is no trouble.
   if (damp === 'pooling' && methodOf(facts.method).water !== 'standing') found.push({ kind: 'mend', what: 'pool' });
-  found.push(...troubles.filter((trouble) => trouble !== 'too_hot').map(troubleOf));
+  const rooted = answers.state.tipped > 0;
+  found.push(...troubles.filter((trouble) => trouble !== 'too_hot').map((trouble) => troubleOf(trouble, rooted)));
   return found;
 }

@@ -65,7 +65,7 @@ export const FINDINGS: readonly Finding[] = [
     id: 'rot',
     seen: 'A soft or brown seed',
     sign: 'It gives under a finger, its inside is brown or runs out, a slimy ring round it.',
-    means: 'That seed is dead. Firm ones beside it are alive however late they are.',
+    means: 'That seed is dead. Firm ones beside it may still be alive.',
     mistaken: 'Press it: a dyed seed, or one that has drunk and is tight, is hard as a bean.',
     todo: 'Take it out and count it as rotten; re-tuck the firm ones on a clean place, a little drier.',
     caution: MOULD_CAUTION,
@@ -74,7 +74,7 @@ export const FINDINGS: readonly Finding[] = [
   {
     id: 'smell',
     seen: 'It smells sour or foul',
-    sign: 'A sour breath when the bag opens, often with cloudy water in the fold.',
+    sign: 'A sour smell when the bag opens, often with cloudy water in the fold.',
     means: 'Something in it is rotting, or it had no air for days.',
     mistaken: 'Seed that is drinking well smells green, like beans: that is right.',
     todo: 'Find the soft ones and take them out; pour off what stands; fresh towel, a pocket of air in the bag.',
@@ -86,7 +86,7 @@ export const FINDINGS: readonly Finding[] = [
     seen: 'The bag feels hot',
     sign: 'Warmer than your hand, drops hanging inside; it lay in the sun or straight on a heater.',
     means: 'Above about 32 °C seed suffers; 35 to 40 °C kills most within hours.',
-    mistaken: 'A bag that feels like nothing at all against the wrist is right.',
+    mistaken: 'Slightly cool against the wrist is right.',
     todo: 'Off the heat and out of the sun now; lay cardboard between mat and bag; set the thermostat lower; say the temperature you read.',
     caution:
       'Mats: a thermostat and a residual-current outlet, plug and controller dry and out of the tray, the maker’s instructions first.',

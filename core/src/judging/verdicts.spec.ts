@@ -57,15 +57,15 @@ const SITUATIONS: readonly [string, ParcelFacts, Verdict, RegExp][] = [
     'spinach in a hot cupboard',
     parcel('spinach', 4, 33, { looks: [look(0, { tipped: 1 })], moves: [moved(0, 1)] }),
     'mend',
-    /^(A cooler board|It has been too hot)/,
+    /^(A cooler spot|It has been too hot)/,
   ],
   [
     'spinach just below its quickest warmth, where most of it sleeps',
     parcel('spinach', 5, 23.5, { looks: [look(0, { tipped: 1, damp: 'damp' })] }),
     'mend',
-    /^A cooler board/,
+    /^A cooler spot/,
   ],
-  ['okra on a cold porch', parcel('okra', 6, 13, { looks: [look(0, { tipped: 0 })] }), 'mend', /^A warmer board/],
+  ['okra on a cold porch', parcel('okra', 6, 13, { looks: [look(0, { tipped: 0 })] }), 'mend', /^A warmer spot/],
   // Roots.
   [
     'okra that showed roots of 4 mm just now',

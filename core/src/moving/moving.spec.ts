@@ -66,8 +66,8 @@ describe('a move card', () => {
       }
     }
     expect(moveCard(crop('okra'), 'pellet', 5, words).lines.find(({ what }) => what === 'Into')?.text).toContain('200 ml');
-    expect(moveCard(crop('tomato'), 'cup', 1, words).caution).toContain('Legionella');
-    expect(moveCard(crop('tomato'), 'slot', 1, words).caution).toBeNull();
+    expect(moveCard(crop('tomato'), 'cup', 1, words).cautions.join()).toContain('Legionella');
+    expect(moveCard(crop('tomato'), 'slot', 1, words).cautions.length).toBe(1);
   });
 });
 

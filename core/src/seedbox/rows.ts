@@ -75,7 +75,7 @@ function measure(text: string, low: number, high: number, what: string): number 
 function year(text: string, thisYear: number): number {
   const found = /^'?(\d{2})$/.exec(text);
   const value = found ? 2000 + Number(found[1]) : Number(/(?:^|\D)((?:19|20)\d{2})(?:$|\D)/.exec(text)?.[1]);
-  if (!(value >= 1950)) throw new Unreadable(`“${text}” is no year: one like ${thisYear - 1}, or empty where nobody knows.`);
+  if (!(value >= 1950)) throw new Unreadable(`“${text}” is not a year: one like ${thisYear - 1}, or empty where nobody knows.`);
   if (value > thisYear + 1) throw new Unreadable(`${value} lies in the future: the year must not be after ${thisYear + 1}.`);
   return value;
 }

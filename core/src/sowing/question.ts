@@ -90,7 +90,7 @@ export interface PlanAtSpot {
   readonly enough: number | null;
   /** It kills: nothing is put there. */
   readonly refused: DeadlyWarmth | null;
-  /** Days from the start until half of the living show; null where they never do. */
+  /** Days from the start until half of the live seeds show; null where they never do. */
   readonly halfDays: number | null;
   /** The days forward, if enough come. */
   readonly forward: readonly Reached[];

@@ -26,7 +26,7 @@ export function hotPlace(
   const them = numbers.length === 1 ? 'it' : 'them';
   return {
     lead: `Too hot at ${place}: up to ${words.temperature(peakC)}`,
-    text: `Take ${listed(numbers)} off it now, before anything else: in a day there ${inTen(dies)} of the seed dies, by rule of thumb. Put ${them} on a table or a cooler board, find the cause, and read the thermometer again before ${numbers.length === 1 ? 'it goes' : 'they go'} back.`,
+    text: `Take ${listed(numbers)} off it now, before anything else: in a day there ${inTen(dies)} of the seed dies, by rule of thumb. Put ${them} on a table or in a cooler spot, find the cause, and read the thermometer again before ${numbers.length === 1 ? 'it goes' : 'they go'} back.`,
   };
 }
 

@@ -1,4 +1,4 @@
-import { formatTemperature, parseCelsius, parseMillimetres, type UnitSystem } from '../units/index.js';
+import { fahrenheitFromCelsius, formatTemperature, parseCelsius, parseMetres, parseMillimetres, type UnitSystem } from '../units/index.js';
 import type { Figure, FigureValue } from '../crops/index.js';
 
 const plain = (value: number): string => String(Number(value.toPrecision(4)));
@@ -7,10 +7,19 @@ const NUMBER = String.raw`[-+−]?\d+(?:[.,]\d+)?`;
 const numberIn = (text: string): number | null =>
   new RegExp(`^\\s*${NUMBER}\\s*$`).test(text) ? Number(text.trim().replace('−', '-').replace(',', '.')) : null;
 
+/** Lengths that are told in inches where the household measures in them: how many mm are one. */
+const INCHES: Readonly<Partial<Record<Figure['unit'], { readonly mm: number; readonly name: string }>>> = {
+  mm: { mm: 1, name: 'in' },
+  cm: { mm: 10, name: 'in' },
+  'mm/day': { mm: 1, name: 'in/day' },
+};
+
 /** One quantity of a figure, in the household's units. */
 function quantity({ unit }: Figure, value: number, units: UnitSystem): string {
   if (unit === 'celsius') return formatTemperature(value, units);
-  if (unit === 'mm') return units === 'us' ? `${plain(value / 25.4)} in` : `${plain(value)} mm`;
+  const small = units === 'us' ? INCHES[unit] : undefined;
+  if (small) return `${plain((value * small.mm) / 25.4)} ${small.name}`;
+  if (unit === 'm' && units === 'us') return `${plain(value / 0.3048)} ft`;
   if (unit === 'share') return `${plain(value * 100)} %`;
   return unit === '' ? plain(value) : `${plain(value)} ${unit}`;
 }
@@ -42,7 +51,12 @@ export function figureAsText(figure: Figure, value: FigureValue, units: UnitSyst
     return `${plain(low)} to ${quantity(figure, high, units)}`;
   }
   if (figure.kind === 'points') {
-    return (value as readonly (readonly [number, number])[]).map(([celsius, share]) => `${plain(celsius)}: ${plain(share)}`).join('; ');
+    return (value as readonly (readonly [number, number])[])
+      .map(
+        ([celsius, share]) =>
+          `${plain(units === 'us' ? fahrenheitFromCelsius(celsius) : celsius)} °${units === 'us' ? 'F' : 'C'}: ${plain(share)}`,
+      )
+      .join('; ');
   }
   if (Array.isArray(value)) return value.join(', ');
   return typeof value === 'number' && figure.kind === 'number' ? quantity(figure, value, units) : String(value);
@@ -53,7 +67,16 @@ const bare = (text: string): string => text.replace(/[^\d.,+\-−]+$/, '');
 
 function numberFrom({ unit }: Figure, text: string, units: UnitSystem): number | null {
   if (unit === 'celsius') return parseCelsius(text, units);
-  if (unit === 'mm') return parseMillimetres(text, units);
+  if (unit === 'm') return parseMetres(text, units) ?? (numberIn(bare(text)) === 0 ? 0 : null);
+  const small = INCHES[unit];
+  if (small) {
+    // A bare number is what the household sees: inches, else the figure's own unit.
+    const length = text.replace(/\s*(?:\/|a |per )\s*day$/i, '');
+    const own = units === 'metric' ? numberIn(length) : null;
+    if (own !== null) return own;
+    const mm = parseMillimetres(length, units);
+    return mm === null ? null : mm / small.mm;
+  }
   if (unit === 'share') {
     const percent = numberIn(text.replace('%', ''));
     return percent === null ? null : percent / 100;
@@ -78,7 +101,10 @@ export function figureFrom(figure: Figure, typed: string, units: UnitSystem): Fi
       return parts.length === 2 && parts.every((part) => part !== null) ? parts : undefined;
     }
     case 'points': {
-      const pairs = text.split(';').map((pair) => pair.split(':').map((part) => numberIn(part)));
+      const pairs = text.split(';').map((pair) => {
+        const [celsius = '', share = '', ...rest] = pair.split(':');
+        return rest.length > 0 ? [] : [parseCelsius(celsius, units), numberIn(share)];
+      });
       const whole = pairs.every((pair) => pair.length === 2 && pair.every((part) => part !== null));
       return whole ? (pairs as unknown as readonly (readonly [number, number])[]) : undefined;
     }

@@ -86,7 +86,7 @@ function told(one: Headline, state: ParcelState, method: Method, nowMs: number, 
       return { lead: tipsLead(one.now.anyChance, state, method), tone: 'waiting', text: `${expected(one, state)}${soFar}` };
     case 'bag':
       return {
-        lead: 'comes along',
+        lead: 'open it too',
         tone: 'waiting',
         text: `In one bag${one.mate === null ? '' : ` with ${one.mate}`}. ${expected(one, state)}${soFar}`,
       };

@@ -1,6 +1,7 @@
 /** Every sentence the product says about facts, and every word for a code. */
 export * from './advice.js';
 export * from './bed.js';
+export * from './cautions.js';
 export * from './danger.js';
 export * from './figures.js';
 export * from './headline.js';

@@ -82,9 +82,9 @@ function moveInWords({
     freed > 0 ? `${freed} freed from the paper` : '',
     patched > 0 ? `${patched} with their patch` : '',
     snapped > 0 ? `${snapped} snapped` : '',
-    quietPlanted > 0 ? `${counted(quietPlanted, 'quiet seed')} planted along` : '',
+    quietPlanted > 0 ? `${counted(quietPlanted, 'quiet seed')} planted too` : '',
   ].filter(Boolean);
-  return `${[`${counted(sprouts, 'sprout')} moved to ${where}: ${span}`, ...rooted].join('; ')}.`;
+  return `${[`${counted(sprouts, 'sprout')} moved into ${where}: ${span}`, ...rooted].join('; ')}.`;
 }
 
 /** One line of the journal. */

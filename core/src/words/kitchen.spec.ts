@@ -10,7 +10,7 @@ import { HOUR_MS, wordsFor } from '../units/index.js';
 import { journalInWords, type JournalFact } from './journal.js';
 import { mendInWords } from './mend.js';
 import { moveCard } from './move-card.js';
-import { missedSoak, soakLine, stepInWords } from './soak.js';
+import { missedSoak, preparingInWords, soakLine } from './soak.js';
 import { worktop, type WorktopSetting } from './worktop.js';
 
 const crop = (id: string) => parcel(id, 1, 20).crop;
@@ -120,10 +120,10 @@ describe('a soak in words', () => {
         .withContext(one.id)
         .not.toMatch(/undefined|null|NaN|\b0 /);
       // Where it may be left out no gardener is told to soak for no hours.
-      expect(stepInWords('soak', one))
+      expect(preparingInWords(['soak'], one))
         .withContext(one.id)
-        .toMatch(/^(soak|soak of up to \d+ h|\d+( to \d+)? h soak)$/);
-      if (hours === null) expect(stepInWords('soak', one)).toBe('soak');
+        .toMatch(/^soaking( for (up to )?\d+( to \d+)? h)?$/);
+      if (hours === null) expect(preparingInWords(['soak'], one)).toBe('soaking');
       else expect(hours[1]).withContext(one.id).toBeLessThanOrEqual(one.water.drowningLimitHours);
     }
   });
@@ -157,9 +157,9 @@ describe('what is to be mended, in words', () => {
     const us = wordsFor('America/Chicago', 'us', NOW, 0.8);
     const board = (way: 'cooler' | 'warmer') =>
       mendInWords({ kind: 'mend', what: 'other_board', way, meanC: 31, share: 0.32, waiting: 7 }, methodOf('towel'), us);
-    expect(board('cooler').lead).toBe('A cooler board');
+    expect(board('cooler').lead).toBe('A cooler spot');
     expect(board('warmer').text).toBe(
-      'At 87.8 °F about 3 in 10 of the living come; the other 7 quiet seeds or so wait, and a warmer board brings them.',
+      'At 87.8 °F about 3 in 10 of the living come; the other 7 quiet seeds or so wait, and a warmer spot brings them.',
     );
     const hot = mendInWords({ kind: 'mend', what: 'overheated', injuryC: 38, survival: 0.4 }, methodOf('towel'), words);
     expect(hot.text).toContain('about 6 in 10 may not have lived through that, by rule of thumb');
@@ -182,13 +182,13 @@ describe('a move in words', () => {
   it('has a card for every place and crop without a hole', () => {
     for (const destination of DESTINATIONS) {
       for (const one of CROPS.filter((_, nth) => nth % 6 === 0)) {
-        const { lines, caution } = moveCard(one, destination, 3, words);
+        const { lines, cautions } = moveCard(one, destination, 3, words);
         expect(lines.length).withContext(`${one.id} ${destination}`).toBeGreaterThan(2);
         for (const { what, text } of lines)
           expect(`${what} ${text}`)
             .withContext(one.id)
             .not.toMatch(/undefined|NaN|\bnull\b| {2}/);
-        if (caution !== null) expect(caution).toMatch(/\.$/);
+        for (const caution of cautions) expect(caution).toMatch(/\.$/);
       }
     }
   });
@@ -222,10 +222,10 @@ describe('the journal in words', () => {
       snapped: 0,
       quietPlanted: 0,
     } as const;
-    expect(say(moved)).toBe('3 sprouts moved to cups: labels 40 to 42.');
-    expect(say({ ...moved, sprouts: 1, labels: [40] })).toBe('1 sprout moved to a cup: label 40.');
+    expect(say(moved)).toBe('3 sprouts moved into cups: labels 40 to 42.');
+    expect(say({ ...moved, sprouts: 1, labels: [40] })).toBe('1 sprout moved into a cup: label 40.');
     expect(say({ ...moved, destination: 'bed', labels: [], snapped: 2, quietPlanted: 1 })).toBe(
-      '3 sprouts moved to the bed: no label; 2 snapped; 1 quiet seed planted along.',
+      '3 sprouts moved into the bed: no label; 2 snapped; 1 quiet seed planted too.',
     );
   });
 

@@ -1,4 +1,5 @@
 import type { KnownFact } from '../forecast/index.js';
+import { DAY_MS, spanInWords } from '../units/index.js';
 
 /** One thing that was known of a lot before its first look. */
 export function knownInWords(fact: KnownFact): string {
@@ -13,7 +14,7 @@ export function knownInWords(fact: KnownFact): string {
       return `${calendarYears} ${calendarYears === 1 ? 'year' : 'years'} old${store}: about ${percent} of 100 of what it was, a guess`;
     }
     case 'days':
-      return `half of the living ${fact.seen === 'tip' ? 'show' : 'come up'} after about ${Number(fact.days.toFixed(1))} days at their best warmth`;
+      return `half of the live seeds ${fact.seen === 'tip' ? 'show' : 'come up'} after about ${spanInWords(fact.days * DAY_MS)} at their best warmth`;
     case 'test':
       return `test ${fact.number} of this packet: ${fact.normal} of ${fact.seeds} grew sound seedlings`;
     case 'records': {
@@ -21,7 +22,10 @@ export function knownInWords(fact: KnownFact): string {
         .filter(Boolean)
         .join(' and ');
       const percent = Math.round((Math.exp(fact.shift) - 1) * 100);
-      const pace = Math.abs(percent) < 3 ? 'as the book says' : `${Math.abs(percent)} % ${percent > 0 ? 'later' : 'sooner'} than the book`;
+      const pace =
+        Math.abs(percent) < 3
+          ? 'as its crop page says'
+          : `${Math.abs(percent)} % ${percent > 0 ? 'later' : 'sooner'} than its crop page says`;
       return `own records (${from}): expected ${pace}`;
     }
   }

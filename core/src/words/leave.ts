@@ -21,8 +21,8 @@ export function leaveInWords(leave: Leave, next: Judgement['next'], method: Meth
   if (!('quiet' in leave)) {
     return leave.what === 'nothing_more' ? { ...say('Nothing more to come', shown), button: CLOSE } : say('No quiet seed left', shown);
   }
-  const each = leave.quiet === 1 ? 'lives' : 'each live';
-  const alive = `${counted(leave.quiet, 'quiet seed')} ${each} with ${chanceInWords(leave.alive)}.`;
+  const which = leave.quiet === 1 ? 'The quiet seed' : `Each of the ${leave.quiet} quiet seeds`;
+  const alive = `${which} has ${chanceInWords(leave.alive)} of being alive.`;
   switch (leave.what) {
     case 'retuck':
       return say(method.bagged ? `Re-tuck ${counted(leave.quiet, 'quiet seed')}` : `Leave ${counted(leave.quiet, 'quiet seed')}`, alive);

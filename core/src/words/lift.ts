@@ -19,7 +19,7 @@ function moveText({ moving, root }: Crop, words: Words): string {
   const { depthMm, surfaceSown, mix, pot } = moving;
   const place = surfaceSown ? 'On the surface, pressed in' : `Root down, ${words.length(depthMm)} deep`;
   const hold = root.shy === 2 ? 'It hates being moved: go gently, hold it by the coat.' : 'Hold it by the coat, never the root.';
-  return `${place}, into damp ${mix} (${pot}). ${hold}`;
+  return `${place}, into damp ${mix} (${words.told(pot)}). ${hold}`;
 }
 
 /** What freeing a late root means, by what it has grown into. */

@@ -17,20 +17,20 @@ const LEADS: Readonly<Record<Trouble, string>> = {
   drowned: 'Dry them off',
 };
 
-const ANOTHER_BOARD: Button = { label: 'Move it to another board', act: { does: 'place' } };
+const ANOTHER_BOARD: Button = { label: 'Move it to another spot', act: { does: 'place' } };
 
 /** The guide's page of a trouble as one thing to do, its caution with it. */
-function troubleInWords({ kind, trouble, finding }: Extract<Mend, { what: 'trouble' }>): Advice {
+function troubleInWords({ kind, trouble, finding }: Extract<Mend, { what: 'trouble' }>, words: Words): Advice {
   const page = FINDINGS.find(({ id }) => id === finding);
   if (!page) throw new Error(`the trouble guide lacks ${finding}`);
   const harmless = kind === 'retuck';
-  const text = harmless ? `${page.means} Easily taken for: ${uncapital(page.mistaken)}` : `${page.mistaken} ${page.todo}`;
+  const text = harmless ? `${page.means} Easily confused with: ${uncapital(page.mistaken)}` : `${page.mistaken} ${page.todo}`;
   return {
     kind,
-    lead: LEADS[trouble],
+    lead: trouble === 'fuzz' && !harmless ? 'Look at the fuzz' : LEADS[trouble],
     by: harmless ? null : 'now',
     tone: harmless ? 'growth' : 'trouble',
-    text: page.caution ? `${text} ${page.caution}` : text,
+    text: words.told(page.caution ? `${text} ${page.caution}` : text),
     button: trouble === 'too_hot' ? ANOTHER_BOARD : null,
   };
 }
@@ -58,7 +58,7 @@ function heatInWords({ peakC, injuryC, dies, survival }: Extract<Mend, { what: '
     lead: 'Off the heat now',
     by: 'now',
     tone: 'trouble',
-    text: `Its place was read up to ${words.temperature(peakC)}. Above ${words.temperature(injuryC)} wet seed of this kind dies: ${inTen(dies)} in a day there, by rule of thumb.${dead} Take ${bagged ? 'the bag' : 'it'} off before you look, onto a table or a cooler board. Then find the cause: sun, thermostat, cardboard missing over the mat. It may go back when the thermometer says so. ${MAT_CAUTION}`,
+    text: `Its place was read up to ${words.temperature(peakC)}. Above ${words.temperature(injuryC)} wet seed of this kind dies: ${inTen(dies)} in a day there, by rule of thumb.${dead} Take ${bagged ? 'the bag' : 'it'} off before you look, onto a table or to a cooler spot. Then find the cause: sun, thermostat, cardboard missing over the mat. It may go back when the thermometer says so. ${MAT_CAUTION}`,
     button: ANOTHER_BOARD,
   };
 }
@@ -94,10 +94,10 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
     case 'other_board':
       return {
         kind: 'mend',
-        lead: mend.way === 'cooler' ? 'A cooler board' : 'A warmer board',
+        lead: mend.way === 'cooler' ? 'A cooler spot' : 'A warmer spot',
         by: null,
         tone: 'waiting',
-        text: `At ${words.temperature(mend.meanC)} ${inTen(mend.share)} of the living come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} board brings them.`,
+        text: `At ${words.temperature(mend.meanC)} ${inTen(mend.share)} of the living come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} spot brings them.`,
         button: ANOTHER_BOARD,
       };
     case 'drowning':
@@ -134,6 +134,6 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
         button: null,
       };
     case 'trouble':
-      return troubleInWords(mend);
+      return troubleInWords(mend, words);
   }
 }

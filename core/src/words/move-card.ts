@@ -6,8 +6,8 @@ import { counted, type Words } from '../units/index.js';
 export interface MoveCard {
   readonly destination: Destination;
   readonly lines: readonly { readonly what: string; readonly text: string }[];
-  /** Stands where the hazard is. */
-  readonly caution: string | null;
+  /** They stand where the hazard is. */
+  readonly cautions: readonly string[];
 }
 
 const litres = (millilitres: number): string =>
@@ -44,13 +44,25 @@ function lightLine({ growing, days }: Crop): string {
   return growing.light === 'needs_light' ? `Indirect light from now on. ${soon}` : soon;
 }
 
+const DUSTY = 'Damp the mix before you stir it, keep out of its dust, gloves, and wash your hands: compost can carry Legionella.';
+/** What comes with the medium. Usual safe practice. */
+const MIX_CAUTIONS: Readonly<Partial<Record<Destination, string>>> = {
+  cup: DUSTY,
+  cell: DUSTY,
+  pot: DUSTY,
+  plug: DUSTY,
+  terrarium: DUSTY,
+  pellet: 'Coir is dusty until it is wet: pour first, and wash your hands afterwards.',
+  bed: 'Gloves in the soil, and wash your hands afterwards.',
+};
+
 /**
  * The card for moving sprouts of a crop to a place. Common practice, no source,
  * but for the crop's own depth, mix and spacing.
  *
  * @param count sprouts, 1 or more
  */
-export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'length'>): MoveCard {
+export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'length' | 'told'>): MoveCard {
   const { spacingCm } = crop.growing;
   const shy = crop.root.shy === 2 ? 'It hates being moved: go gently. ' : '';
   const lines = [
@@ -66,15 +78,15 @@ export function moveCard(crop: Crop, destination: Destination, count: number, wo
     { what: 'Light', text: lightLine(crop) },
   ];
   if (destination === 'bed' && spacingCm) {
-    lines.push({ what: 'Apart', text: `${spacingCm.inRow} cm in the row, rows ${spacingCm.rows} cm apart.` });
+    lines.push({ what: 'Apart', text: words.told(`${spacingCm.inRow} cm in the row, rows ${spacingCm.rows} cm apart.`) });
   }
   if (destination === 'pellet')
     lines.push({ what: 'Later', text: 'At true leaves, net and all into rinsed clay pebbles in a net cup, or cut the net and pot it.' });
-  const dusty =
-    destination === 'cup' || destination === 'cell' || destination === 'pot' || destination === 'plug' || destination === 'terrarium';
   return {
     destination,
     lines,
-    caution: dusty ? 'Damp the mix before you stir it, keep out of its dust, wash your hands: compost can carry Legionella.' : null,
+    cautions: [MIX_CAUTIONS[destination] ?? '', 'Lamps: off wet leaves, and eyes off bare ultraviolet and very bright LEDs.'].filter(
+      Boolean,
+    ),
   };
 }

@@ -32,8 +32,8 @@ function rootRateInWords({ rootRate: { factor, seeds, mmPerDayNow } }: Report, w
   const percent = Math.round((factor - 1) * 100);
   const how =
     Math.abs(percent) < 5
-      ? 'they grow as the book says'
-      : `they grow ${Math.abs(percent)} % ${percent > 0 ? 'faster' : 'slower'} than the book`;
+      ? 'they grow as the crop page says'
+      : `they grow ${Math.abs(percent)} % ${percent > 0 ? 'faster' : 'slower'} than the crop page says`;
   return `${counted(seeds, 'measured root')}: ${how}, about ${words.length(Math.max(mmPerDayNow, 1))} a day here.`;
 }
 
@@ -47,14 +47,14 @@ export function reasonsInWords(facts: ParcelFacts, report: Report, next: Judgeme
     state.quiet === 0
       ? []
       : [
-          `New ${many} by now: ${range(now)}; by ${words.when(tomorrow.atMs)}: ${range(tomorrow)}; in the end ${range(end)}. Each stretch holds 8 times in 10.`,
+          `New ${many} by now: ${range(now)}; by ${words.when(tomorrow.atMs)}: ${range(tomorrow)}; in the end ${range(end)}, each with 8 chances in 10.`,
           nextTipInWords(report, one, words),
-          `A quiet seed is alive with ${chanceInWords(report.chanceQuietAlive)}.`,
+          `A quiet seed has ${chanceInWords(report.chanceQuietAlive)} of being alive.`,
         ];
   return [
     ...quiet,
     ...(report.rootRate.seeds > 0 ? [rootRateInWords(report, words)] : []),
-    `Mould index ${report.mould} of 10: a rule of thumb from wetness, warmth, closure, age and what was found, no chance of anything.`,
+    `Mould index ${report.mould} of 10: a rule of thumb from wetness, warmth, closure, age and what was found, not a probability.`,
     `Next look: ${words.when(next.atMs)} (${nextInWords(next, method, facts.mates ?? null)}).`,
   ];
 }

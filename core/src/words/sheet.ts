@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { capital, counted, formatLength, formatTemperature, rangeInWords, type UnitSystem } from '../units/index.js';
+import { capital, counted, formatLength, formatTemperature, inUnits, rangeInWords, type UnitSystem } from '../units/index.js';
 
 const weeks = ([low, high]: readonly [number, number]): string => `${rangeInWords(low, high)} weeks`;
 
@@ -15,30 +15,37 @@ export function yearInWords({ growing }: Pick<Crop, 'growing'>, units: UnitSyste
     out ? `plant out ${out[0] < 0 ? aroundFrost(out) : `${weeks(out)} after it`}` : '',
     minSoilC === null ? '' : `with the soil at ${formatTemperature(minSoilC, units)} or more`,
   ].filter(Boolean);
-  const sentence = parts.length > 0 ? `${capital(parts.join(', '))}.` : 'The frost has no say: it is kept in a pot.';
+  const sentence =
+    parts.length > 0 ? `${capital(parts.join(', ').replace(/ it\b/, ' the last frost'))}.` : 'Frost does not matter: it is kept in a pot.';
   return harvest ? `${sentence} From planting out to harvest ${rangeInWords(...harvest)} days.` : sentence;
 }
 
 /** How the crop's seed is made ready, with its cold and its limit under water. */
 export function prepareInWords({ preparation, chill, water }: Pick<Crop, 'preparation' | 'chill' | 'water'>, units: UnitSystem): string {
   const cold = chill.weeks > 0 ? ` Chill ${counted(chill.weeks, 'week')} at about ${formatTemperature(chill.celsius, units)}.` : '';
-  return `${preparation.text}${cold} Never under water for more than ${water.drowningLimitHours} h.`;
+  return `${inUnits(preparation.text, units)}${cold} Never under water for more than ${water.drowningLimitHours} h.`;
 }
-
-/** The caution where a blade comes into it; null where none does. */
-export const bladeInWords = ({ preparation }: Pick<Crop, 'preparation'>): string | null =>
-  preparation.steps.some((step) => step === 'nick' || step === 'file' || step === 'peel')
-    ? 'Blade away from the fingers; hold the seed in pliers or a folded cloth.'
-    : null;
 
 /** When a sprout of the crop is moved from the towel, and into what. */
 export function movingInWords({ root, moving }: Pick<Crop, 'root' | 'moving'>, units: UnitSystem): string {
   const place = moving.surfaceSown ? 'On the surface, pressed in' : `Root down, ${formatLength(moving.depthMm, units)} deep`;
-  return `At ${formatLength(root.readyMm, units)} of root; near ${formatLength(root.lateMm, units)} it is in the paper. ${place}, into damp ${moving.mix} (${moving.pot}).`;
+  return `At ${formatLength(root.readyMm, units)} of root; near ${formatLength(root.lateMm, units)} it is in the paper. ${place}, into damp ${moving.mix} (${inUnits(moving.pot, units)}).`;
 }
 
 /** Where the crop is regulated, as a sentence; null where nothing is known. */
 export function regulatedInWords({ regulated }: Pick<Crop['hazards'], 'regulated'>): string | null {
-  const note = regulated.replace(/^none known;? ?/, '');
-  return note === '' ? null : `${capital(note)}.`;
+  return regulated === '' || regulated === 'none known' ? null : `${capital(regulated)}.`;
+}
+
+/** A crop with every text of its sheet as a household reads it. */
+export function cropIn(crop: Crop, units: UnitSystem): Crop {
+  const say = (text: string): string => inUnits(text, units);
+  const { preparation, moving, methods, hazards } = crop;
+  return {
+    ...crop,
+    preparation: { ...preparation, text: say(preparation.text) },
+    moving: { ...moving, pot: say(moving.pot), mix: say(moving.mix), note: say(moving.note) },
+    methods: { ...methods, towel: say(methods.towel) },
+    hazards: { ...hazards, text: say(hazards.text), regulated: say(hazards.regulated) },
+  };
 }

@@ -1,6 +1,6 @@
 import type { Crop } from '../crops/index.js';
 import type { Mend } from '../judging/index.js';
-import { soakHours, type Preparation } from '../preparing/index.js';
+import { inOrder, soakHours, type Preparation } from '../preparing/index.js';
 import { before, rangeInWords, type Words } from '../units/index.js';
 import type { Advice } from './advice.js';
 import { STEP_WORDS } from './vocabulary.js';
@@ -11,12 +11,14 @@ export function soakSpan(crop: Pick<Crop, 'water'>): string | null {
   return hours && (hours[0] === 0 ? `up to ${hours[1]} h` : `${rangeInWords(...hours)} h`);
 }
 
-/** A preparation as the sentence names it, with the crop's hours where it is a soak. */
-export function stepInWords(step: Preparation, crop: Pick<Crop, 'water'>): string {
-  const hours = step === 'soak' ? soakHours(crop) : null;
-  if (step === 'inoculate') return 'dusting of inoculant';
-  if (!hours) return STEP_WORDS[step].thing;
-  return hours[0] === 0 ? `soak of ${soakSpan(crop)}` : `${soakSpan(crop)} soak`;
+/** Preparations as a sentence names them, in the order in which they are done: "soaking for 8 to 24 h, then nicking". */
+export function preparingInWords(steps: readonly Preparation[], crop: Pick<Crop, 'water' | 'preparation'> | null): string {
+  const doing = inOrder(steps, crop?.preparation.sometimes).map((step) => {
+    const hours = step === 'soak' && crop ? soakHours(crop) : null;
+    const long = hours === null ? '' : hours[0] === 0 ? ` for up to ${hours[1]} h` : ` for ${rangeInWords(...hours)} h`;
+    return `${STEP_WORDS[step].doing}${long}`;
+  });
+  return doing.length === 0 ? 'no preparation' : doing.join(', then ');
 }
 
 /** What the worktop says of a soak, its limit in the same breath. */

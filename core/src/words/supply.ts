@@ -8,8 +8,8 @@ import { testInWords } from './test.js';
 import { STEP_WORDS } from './vocabulary.js';
 
 const WAY_WORDS: Readonly<Record<Exclude<OtherWay, 'prepared' | 'packet'>, string>> = {
-  warmer: 'on a warmer board',
-  cooler: 'on a cooler board',
+  warmer: 'in a warmer spot',
+  cooler: 'in a cooler spot',
   pot: 'straight in a pot of mix',
   pod: 'straight in a plug or pod',
   towel: 'on a towel, where you see what happens',
@@ -18,7 +18,7 @@ const WAY_WORDS: Readonly<Record<Exclude<OtherWay, 'prepared' | 'packet'>, strin
 function wayInWords({ way, step, packet }: NonNullable<Supply['restart']>): string {
   if (way === 'packet') return `another packet of the crop, ${packet}`;
   return way === 'prepared'
-    ? `on a towel, ${step ? STEP_WORDS[step as PreparationStep].done : 'prepared as its sheet says'}`
+    ? `on a towel, ${step ? STEP_WORDS[step as PreparationStep].done : 'prepared as its crop’s page says'}`
     : WAY_WORDS[way];
 }
 
@@ -33,7 +33,7 @@ export function hopeInWords({ anyFurther, untilMs, ever, quietAlive }: Hope, { n
 /** From this chance on it is worth a word that the lot itself may be dead. */
 const MAYBE_DEAD = 0.2;
 const deadInWords = (deadChance: number): string =>
-  deadChance >= MAYBE_DEAD ? ` ${capital(chanceInWords(deadChance))} that the lot itself is dead.` : '';
+  deadChance >= MAYBE_DEAD ? ` ${capital(chanceInWords(deadChance))} that the seed itself is dead.` : '';
 
 function restartInWords({ restart, hope }: Extract<Supplying, { kind: 'restart' }>, method: Method, words: Words): Advice {
   const { seeds, low, high, deadChance, way } = restart;
@@ -54,13 +54,13 @@ function restartInWords({ restart, hope }: Extract<Supplying, { kind: 'restart' 
 }
 
 function topUpInWords(one: Extract<Supplying, { what: 'more' }>, method: Method, nowMs: number, words: Words): Advice {
-  const lag = one.lagDays <= 1 ? 'they come along with these' : `they are about ${one.lagDays} days behind these`;
+  const lag = one.lagDays <= 1 ? 'they are as far on as these' : `they are about ${one.lagDays} days behind these`;
   return {
     kind: 'top_up',
     lead: `Start ${counted(one.seeds, 'more seed')}`,
     by: one.byMs <= nowMs ? 'now' : `by ${words.when(before(one.byMs))}`,
     tone: 'waiting',
-    text: `You wanted ${one.wanted}; ${rangeInWords(one.low, one.high)} are to be expected, and ${chanceInWords(one.enoughChance)} that it is enough. With ${one.seeds} more${one.last ? ', all the packet has,' : ''} ${chanceInWords(one.chance)}; started by then ${lag}. Another ${method.nouns.event.one} here makes it fewer.`,
+    text: `You wanted ${one.wanted}; ${rangeInWords(one.low, one.high)} are to be expected, and ${chanceInWords(one.enoughChance)} that it is enough. With ${one.seeds} more${one.last ? ', all the packet has,' : ''} ${chanceInWords(one.chance)}; started by then ${lag}. Another ${method.nouns.event.one} here, and fewer are needed.`,
     button: { label: `Start ${one.seeds} more`, act: { does: 'start', packet: 'same', seeds: one.seeds } },
   };
 }
@@ -81,7 +81,7 @@ const WHY_SHORT = {
   packet: (seeds: number, chance: string) =>
     seeds === 0 ? 'The packet is empty.' : `All ${seeds} that the packet has would leave it at ${chance}.`,
   late: () => 'Seed started now would be more than four weeks behind these: a sowing of its own.',
-  lot: (seeds: number, chance: string) => `Even ${seeds} more of this lot leave it at ${chance}.`,
+  lot: (seeds: number, chance: string) => `Even ${seeds} more of this packet leave it at ${chance}.`,
 } as const;
 
 /** What cannot be had, and what can. */

@@ -37,6 +37,12 @@ function adviceOf(one: Counsel, facts: ParcelFacts, { nowMs }: Report, { next }:
   return supplyInWords(one, method, nowMs, words);
 }
 
+/** Where it is going: "Expect 5 to 8 of 8 (8 chances in 10); you wanted 6." */
+function outlookInWords({ end }: Report, { low, high, seeds, wanted }: Judgement['total']): string {
+  const sure = end.low === end.high ? '' : ' (8 chances in 10)';
+  return `Expect ${rangeInWords(low, high)} of ${seeds}${sure}${wanted === null ? '' : `; you wanted ${wanted}`}.`;
+}
+
 /**
  * Tells a judgement.
  *
@@ -45,7 +51,6 @@ function adviceOf(one: Counsel, facts: ParcelFacts, { nowMs }: Report, { next }:
 export function tell(judgement: Judgement, facts: ParcelFacts, report: Report, words: Words): Told {
   const { verdict, deadlineMs, giveMl, total, next } = judgement;
   const method = methodOf(facts.method);
-  const wanted = total.wanted === null ? '' : `; you wanted ${total.wanted}`;
   return {
     verdict,
     deadlineMs,
@@ -53,7 +58,7 @@ export function tell(judgement: Judgement, facts: ParcelFacts, report: Report, w
     advice: judgement.counsel.map((one) => adviceOf(one, facts, report, judgement, words)),
     headline: headlineInWords(judgement.headline, report.state, method, report.nowMs, words),
     nextReason: nextInWords(next, method, facts.mates ?? null),
-    outlook: `${rangeInWords(total.low, total.high)} of ${total.seeds} in the end${wanted}.${report.end.low === report.end.high ? '' : ' Holds 8 times in 10.'}`,
+    outlook: outlookInWords(report, total),
     reasons: reasonsInWords(facts, report, next, words),
     grounds: groundsInWords(facts, report),
   };

@@ -56,14 +56,14 @@ export const CLOSURE_WORDS: Readonly<Record<Closure, { readonly text: string; re
 export const DAMP_WORDS: Readonly<Record<Damp, string>> = { dry: 'dry', drying: 'drying', damp: 'damp', pooling: 'pooling' };
 
 /** What may be done to seed before it is laid: as a thing, and as done. */
-export const STEP_WORDS: Readonly<Record<PreparationStep, { readonly thing: string; readonly done: string }>> = {
-  soak: { thing: 'soak', done: 'soaked first' },
-  nick: { thing: 'nick', done: 'nicked first' },
-  file: { thing: 'file', done: 'filed first' },
-  split: { thing: 'split', done: 'split first' },
-  peel: { thing: 'peel', done: 'peeled first' },
-  inoculate: { thing: 'inoculate', done: 'inoculated' },
-  chill: { thing: 'chill', done: 'chilled first' },
+export const STEP_WORDS: Readonly<Record<PreparationStep, { readonly thing: string; readonly doing: string; readonly done: string }>> = {
+  soak: { thing: 'soak', doing: 'soaking', done: 'soaked first' },
+  nick: { thing: 'nick', doing: 'nicking', done: 'nicked first' },
+  file: { thing: 'file', doing: 'filing', done: 'filed first' },
+  split: { thing: 'split', doing: 'splitting', done: 'split first' },
+  peel: { thing: 'peel', doing: 'peeling', done: 'peeled first' },
+  inoculate: { thing: 'inoculate', doing: 'inoculating', done: 'inoculated' },
+  chill: { thing: 'chill', doing: 'chilling', done: 'chilled first' },
 };
 
 /** Ways to start seed, as one chooses them. */
@@ -102,7 +102,7 @@ export const CLASS_WORDS: Readonly<Record<SeedlingClass, { readonly text: string
 
 /** At which root sprouts are moved. */
 export const ROOT_WORDS: Readonly<Record<RootSchool, { readonly text: string; readonly follows: string }>> = {
-  crop: { text: 'when its sheet says', follows: 'as the crop’s sheet advises' },
+  crop: { text: 'at its crop page’s root length', follows: 'as the crop’s page advises' },
   tip: { text: 'at the first tip', follows: '1 to 4 mm: least to break' },
   short: { text: 'at a short root', follows: '5 to 12 mm: proved and still stiff' },
   finger: { text: 'at a finger-wide root', follows: '13 to 20 mm: easier to hold, breaks sooner' },
@@ -111,7 +111,7 @@ export const ROOT_WORDS: Readonly<Record<RootSchool, { readonly text: string; re
 /** What is done with seeds still quiet on moving day. */
 export const QUIET_WORDS: Readonly<Record<QuietChoice['school'], string>> = {
   retuck: 're-tuck them',
-  plant: 'plant them along',
+  plant: 'plant them too',
   stop: 'stop here',
 };
 
@@ -128,7 +128,7 @@ export const SEEDLING_WORDS: Readonly<Record<SeedlingStage, { readonly title: st
   ripe: { title: 'Ripe or cut', next: '' },
 };
 
-/** How saved seed was kept from strange pollen. */
+/** How saved seed was kept from other pollen. */
 export const ISOLATION_WORDS: Readonly<Record<Isolation, string>> = {
   none: 'not at all: kin flowered near it',
   distance: 'by distance',

@@ -30,7 +30,7 @@ const LEAST_HOURS = 2;
 /** The difference that one thing made, in the plainest figure that it moved. */
 function movedInWords({ without, with: now }: Weighed, words: Words): string {
   const half = now.halfMs === null ? 'no time that can be named' : words.when(about(now.halfMs));
-  if (without === null) return `${rangeInWords(now.low, now.high)} in the end, half of the living by ${half}`;
+  if (without === null) return `${rangeInWords(now.low, now.high)} in the end, half of the live seeds by ${half}`;
   const parts: string[] = [];
   if (without.low !== now.low || without.high !== now.high) {
     parts.push(`${rangeInWords(now.low, now.high)} in the end instead of ${rangeInWords(without.low, without.high)}`);
@@ -38,10 +38,10 @@ function movedInWords({ without, with: now }: Weighed, words: Words): string {
   const hours = now.halfMs === null || without.halfMs === null ? 0 : (now.halfMs - without.halfMs) / HOUR_MS;
   if (Math.abs(hours) >= LEAST_HOURS) {
     const far = Math.abs(hours) < 36 ? counted(Math.round(Math.abs(hours)), 'hour') : counted(Math.round(Math.abs(hours) / 24), 'day');
-    parts.push(`half of the living ${far} ${hours > 0 ? 'later' : 'sooner'}`);
+    parts.push(`half of the live seeds ${far} ${hours > 0 ? 'later' : 'sooner'}`);
   }
   if (parts.length === 0 && Math.abs(now.alive - without.alive) >= 0.02) {
-    parts.push(`a quiet seed lives with ${chanceInWords(now.alive)} instead of ${chanceInWords(without.alive)}`);
+    parts.push(`a quiet seed has ${chanceInWords(now.alive)} of being alive instead of ${chanceInWords(without.alive)}`);
   }
   return parts.length > 0 ? parts.join('; ') : 'hardly anything';
 }
@@ -49,7 +49,7 @@ function movedInWords({ without, with: now }: Weighed, words: Words): string {
 function groundInWords(ground: Ground, { nouns, bagged }: Method, words: Words): string {
   switch (ground.kind) {
     case 'warmth':
-      return `${words.temperature(ground.meanC)} on average: ${ground.days.toFixed(1)} days did the work of ${ground.progress.toFixed(1)} at its best, ${words.temperature(ground.bestC)}`;
+      return `${words.temperature(ground.meanC)} on average: ${ground.days.toFixed(1)} days did the work of ${ground.progress.toFixed(1)} at its best, ${words.temperature(Math.round(ground.bestC))}`;
     case 'thermometer':
       return 'The thermometer, against what such a place is usually like';
     case 'look': {

@@ -1,7 +1,8 @@
 import type { Closure, Dose } from '../carrier/index.js';
 import type { Crop } from '../crops/index.js';
 import { inOrder, type Preparation, type PreparationStep } from '../preparing/index.js';
-import { capital, counted, formatTemperature, type UnitSystem } from '../units/index.js';
+import { capital, counted, formatTemperature, inUnits, type UnitSystem } from '../units/index.js';
+import { bladeInWords, foodFridgeInWords } from './cautions.js';
 import { soakLine } from './soak.js';
 import { STEP_WORDS } from './vocabulary.js';
 
@@ -37,11 +38,10 @@ const NAMES = Object.values(STEP_WORDS)
   .map(({ thing }) => capital(thing))
   .join('|');
 
-const CAUTIONS: Readonly<Partial<Record<PreparationStep, string>>> = {
-  nick: 'Blade away from the fingers; hold the seed in pliers or a folded cloth.',
-  file: 'Hold the seed in pliers or a folded cloth.',
-  inoculate: 'Do not breathe the dust.',
-};
+function cautionOf(step: Preparation, crop: Crop): string | null {
+  if (step === 'inoculate') return 'Do not breathe the dust, and wash your hands.';
+  return step === 'soak' ? null : bladeInWords({ preparation: { ...crop.preparation, steps: [step], text: ownStep(crop, step) ?? '' } });
+}
 
 /** The step as it is usually done, where the crop's sheet has no word of its own. */
 function generally(step: Preparation, { crop, seeds, taken }: WorktopSetting): string {
@@ -62,12 +62,12 @@ function generally(step: Preparation, { crop, seeds, taken }: WorktopSetting): s
 }
 
 function prepare(step: Preparation, setting: WorktopSetting): WorktopStep {
-  const { crop, seeds, taken } = setting;
+  const { crop, seeds, taken, units } = setting;
   const own = ownStep(crop, step);
   const limit = step === 'soak' ? ` ${crop.water.drowningLimitHours} h is the limit; then dry them off.` : '';
   const husks =
     step === 'split' && seeds > taken ? ` ${counted(taken, 'husk')} ${taken === 1 ? 'gives' : 'give'} ${counted(seeds, 'seed')}.` : '';
-  return { text: own ? `${own}${limit}${husks}` : generally(step, setting), caution: CAUTIONS[step] ?? null };
+  return { text: own ? `${inUnits(own, units)}${limit}${husks}` : generally(step, setting), caution: cautionOf(step, crop) };
 }
 
 /** What the seed brings or still wants of water. */
@@ -98,6 +98,11 @@ export function worktop(setting: WorktopSetting): WorktopStep[] {
     { text: `Lay, fold, smooth, ${close}.`, caution: closure === 'lidded' ? null : 'Bags are a suffocation risk to small children.' },
     ...(chillDays === null
       ? []
-      : [plain(`Into the cold at about ${formatTemperature(crop.chill.celsius, units)} for ${chillDays} days, then to its warm spot.`)]),
+      : [
+          {
+            text: `Into the cold at about ${formatTemperature(crop.chill.celsius, units)} for ${chillDays} days, then to its warm spot.`,
+            caution: foodFridgeInWords(crop, dressed),
+          },
+        ]),
   ];
 }

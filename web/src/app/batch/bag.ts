@@ -59,7 +59,7 @@ import { HouseholdApi } from '../data/household/household.api';
       @if (asked(); as question) {
         <p class="trouble" role="alert">{{ question }}</p>
       }
-      <button matButton="outlined" type="submit" class="plain">{{ asked() ? 'Yes, keep it' : 'Keep it' }}</button>
+      <button matButton="outlined" type="submit" class="plain">{{ asked() ? 'Yes, save it' : 'Save the reading' }}</button>
     </form>
     <form [formGroup]="weighed" (ngSubmit)="weigh()">
       <p>
@@ -69,7 +69,7 @@ import { HouseholdApi } from '../data/household/household.api';
       </p>
       <ft-field label="Grams, bag and all" mode="decimal" [control]="weighed.controls.grams" accepted="A weight in grams, like 23.5." />
       <mat-checkbox formControlName="full">just given its water</mat-checkbox>
-      <button matButton="outlined" type="submit" class="plain">Keep it</button>
+      <button matButton="outlined" type="submit" class="plain">Save the weight</button>
     </form>
     <p class="error" role="alert">{{ error() ?? '' }}</p>
   `,
@@ -128,7 +128,7 @@ export class Bag {
   }
 
   protected into(holder: Parameters<BatchApi['rebag']>[1]['holder']): void {
-    this.run(this.api.rebag(this.batch().id, { id: uuid(), holder }), 'Laid over. It is opened with its new bag.');
+    this.run(this.api.rebag(this.batch().id, { id: uuid(), holder }), 'Moved to the new bag. It is opened with it.');
   }
 
   /** An extreme that was typed is asked back once. */
@@ -147,7 +147,7 @@ export class Bag {
     );
     if (asked !== null && asked !== this.asked()) return this.asked.set(asked);
     const day = this.about.moments().field(this.about.nowMs()).slice(0, 10);
-    this.run(this.api.probe(this.batch().holder.id, { id: uuid(), day, minC, maxC }), 'Kept. It counts before the place’s thermometer.');
+    this.run(this.api.probe(this.batch().holder.id, { id: uuid(), day, minC, maxC }), 'Saved. It overrides the place’s thermometer.');
   }
 
   protected weigh(): void {

@@ -16,11 +16,11 @@ describe('what belongs to the bag', () => {
     const screen = await bag({ 'POST holders/h1/probe': aBatch().holder });
     await screen.type('Lowest', 'warm');
     await screen.type('Highest', '70F');
-    await screen.click('Keep it');
+    await screen.click('Save the reading');
     expect(await screen.errors()).toEqual(['A temperature like 21, 21.5 C or 70F.']);
     expect(screen.sent('POST', 'holders/h1/probe')).toBeUndefined();
     await screen.type('Lowest', '20,5');
-    await screen.click('Keep it');
+    await screen.click('Save the reading');
     const sent = screen.sent('POST', 'holders/h1/probe')?.body;
     expect(sent).toEqual(jasmine.objectContaining({ day: '2026-04-11', minC: 20.5 }));
     expect(sent?.['maxC']).toBeCloseTo(21.1, 1);
@@ -31,9 +31,9 @@ describe('what belongs to the bag', () => {
     const full = await screen.loader.getHarness(MatCheckboxHarness);
     expect(await full.isChecked()).toBeTrue();
     await screen.type('Grams, bag and all', '31 g');
-    await screen.click('Keep it', 1);
+    await screen.click('Save the weight');
     expect(screen.sent('POST', 'holders/h1/weighings')?.body).toEqual(jasmine.objectContaining({ grams: 31, full: true }));
-    expect(screen.find('[role=alert]')?.textContent).toBe('full must be true the first time');
+    expect(screen.find('[role=alert]')?.textContent).toBe('“just given its water” must be true the first time.');
   });
 
   it('offers the other bags, and a bag of its own only to one that shares', async () => {

@@ -25,7 +25,7 @@ describe('a crop’s sheet', () => {
     const screen = await open();
     const hill = screen.find('ft-warmth-hill svg')?.getAttribute('aria-label');
     expect(hill).toMatch(/Hall cupboard: half by day \d/);
-    expect(hill).toContain('Fridge: hardly any comes');
+    expect(hill).toContain('Fridge: hardly any come');
     expect(screen.text).toContain(`Fastest at ${Math.round(okra.temperature.beta.optimumC)} °C`);
   });
 
@@ -41,7 +41,7 @@ describe('a crop’s sheet', () => {
   it('shows own figures beside the book’s', async () => {
     const own = { 'days.tipAtOptimum': 2.5 };
     const screen = await open(sheetOf({ ...okra, days: { ...okra.days, tipAtOptimum: 2.5 } }, { book: okra, own }));
-    expect(screen.find('.own')?.textContent?.replace(/\s+/g, ' ')).toContain(`2.5 days the book says ${okra.days.tipAtOptimum} days`);
+    expect(screen.find('.own')?.textContent?.replace(/\s+/g, ' ')).toContain(`2.5 days we say ${okra.days.tipAtOptimum} days`);
   });
 
   it('shows every group of figures with where it comes from and how far to trust it', async () => {
@@ -92,10 +92,10 @@ describe('figures of one’s own', () => {
 
   it('sends what departs from the book and nothing else, in either system of units', async () => {
     const screen = await open({ 'PUT crops/okra/figures': sheetOf(okra) });
-    expect(screen.find('[role=status]')?.textContent?.trim()).toBe('All as the book has it.');
+    expect(screen.find('[role=status]')?.textContent?.trim()).toBe('All as we have it.');
     await write(screen, 'root.readyMm', '1/2 in');
     await write(screen, 'temperature.beta.optimumC', '95F');
-    expect(screen.find('[role=status]')?.textContent?.trim()).toBe('2 figures depart from the book.');
+    expect(screen.find('[role=status]')?.textContent?.trim()).toBe('2 figures differ from ours.');
     await screen.click('Save these figures');
     const figures = screen.sent('PUT', 'crops/okra/figures')?.body['figures'] as Record<string, number>;
     expect(Object.keys(figures).sort()).toEqual(['root.readyMm', 'temperature.beta.optimumC']);
@@ -116,16 +116,16 @@ describe('figures of one’s own', () => {
   it('takes the book’s figure back', async () => {
     const screen = await open();
     await write(screen, 'root.readyMm', '44 mm');
-    await screen.click(/^Take the book’s/);
-    expect(screen.find('[role=status]')?.textContent?.trim()).toBe('All as the book has it.');
+    await screen.click(/^Take ours/);
+    expect(screen.find('[role=status]')?.textContent?.trim()).toBe('All as we have it.');
   });
 
   it('puts the server’s refusal at its figure', async () => {
-    const refused = problem(422, 'root.readyMm must be less', [{ field: 'figures.root.readyMm', message: 'must lie below root.lateMm' }]);
+    const refused = problem(422, 'x', [{ field: 'root.readyMm', message: 'In the paper: it must be longer' }]);
     const screen = await open({ 'PUT crops/okra/figures': refused });
     await write(screen, 'root.readyMm', '300 mm');
     await screen.click('Save these figures');
-    expect(screen.text).toMatch(/must lie below root.lateMm|root.readyMm must be less/);
+    expect(screen.find('.row .error')?.textContent?.trim()).toBe('In the paper: it must be longer.');
   });
 
   it('begins a crop of one’s own from another, once it has a name', async () => {

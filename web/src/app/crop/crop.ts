@@ -5,8 +5,18 @@ import { Router, RouterLink } from '@angular/router';
 import { catchError, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { type Crop, departures, FIGURE_GROUPS, type FigureGroup, schoolsFor } from '@fresh-tuck/core/crops';
-import { bladeInWords, figureInWords, movingInWords, prepareInWords, regulatedInWords, yearInWords } from '@fresh-tuck/core/words';
-import { capital, formatTemperature } from '@fresh-tuck/core/units';
+import { comesBelowC } from '@fresh-tuck/core/warmth';
+import {
+  bladeInWords,
+  cropIn,
+  figureInWords,
+  foodFridgeInWords,
+  movingInWords,
+  prepareInWords,
+  regulatedInWords,
+  yearInWords,
+} from '@fresh-tuck/core/words';
+import { capital, DAY_MS, formatTemperature, inUnits, spanInWords } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -73,8 +83,8 @@ export class CropScreen {
           question: school.question,
           own,
           why,
-          choice: school.choices.find(({ id }) => id === choice)?.label ?? '',
-          others: school.choices.filter(({ id }) => id !== choice),
+          choice: inUnits(school.choices.find(({ id }) => id === choice)?.label ?? '', this.units()),
+          others: school.choices.filter(({ id }) => id !== choice).map((one) => ({ ...one, label: inUnits(one.label, this.units()) })),
         }))
       : [];
   });
@@ -83,6 +93,10 @@ export class CropScreen {
 
   protected warmth(celsius: number): string {
     return formatTemperature(celsius, this.units());
+  }
+
+  protected days(days: number): string {
+    return spanInWords(days * DAY_MS);
   }
 
   protected hasYear({ growing }: Crop): boolean {
@@ -95,6 +109,11 @@ export class CropScreen {
   protected readonly blade = bladeInWords;
   protected readonly regulated = regulatedInWords;
   protected readonly capital = capital;
+  protected readonly round = Math.round;
+  protected readonly comesBelow = comesBelowC;
+  protected readonly told = (crop: Crop): Crop => cropIn(crop, this.units());
+  /** Said of kinds that want chill: a fridge mostly holds food. */
+  protected readonly foodFridge = (crop: Crop): string | null => (crop.chill.weeks > 0 ? foodFridgeInWords(crop, false) : null);
 
   protected remove(): void {
     this.api

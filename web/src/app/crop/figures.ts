@@ -8,6 +8,7 @@ import { catchError, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { CropFiguresRequest } from '@fresh-tuck/contract';
 import { accepted, FIGURE_GROUPS, figureIn, FIGURES, groupOf, type Figure, type FigureValue } from '@fresh-tuck/core/crops';
+import { inUnits } from '@fresh-tuck/core/units';
 import { figureAsText, figureFrom, figureInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -120,7 +121,7 @@ export class CropFigures {
       if (text === row.bookText) continue;
       // What was not touched keeps its exact figure: the field shows it rounded.
       const value = text === row.text && path in sheet.own ? sheet.own[path] : figureFrom(row.figure, text, this.units());
-      if (value === undefined) errors[path] = accepted(row.figure);
+      if (value === undefined) errors[path] = inUnits(accepted(row.figure), this.units());
       else figures[path] = value;
     }
     if (this.named() && this.name().trim() === '') errors['name'] = 'Give it a name of its own.';

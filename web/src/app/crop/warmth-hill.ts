@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Spot } from '@fresh-tuck/contract';
 import type { Crop } from '@fresh-tuck/core/crops';
-import { rateAt, shareAt } from '@fresh-tuck/core/warmth';
+import { rateAt, responseOf, shareAt } from '@fresh-tuck/core/warmth';
 import { fahrenheitFromCelsius, type UnitSystem } from '@fresh-tuck/core/units';
 
 const LEFT = 20;
@@ -165,8 +165,8 @@ export class WarmthHill {
 
   private readonly steps = Array.from({ length: (HOTTEST_C - COLDEST_C) * 2 + 1 }, (_, step) => COLDEST_C + step / 2);
   protected readonly hill = computed(() => {
-    const { beta } = this.crop().temperature;
-    return `M${x(COLDEST_C)} ${GROUND}L${this.steps.map((celsius) => `${x(celsius)} ${y(rateAt(beta, celsius)).toFixed(1)}`).join('L')}L${x(HOTTEST_C)} ${GROUND}Z`;
+    const response = responseOf(this.crop().temperature);
+    return `M${x(COLDEST_C)} ${GROUND}L${this.steps.map((celsius) => `${x(celsius)} ${y(rateAt(response, celsius)).toFixed(1)}`).join('L')}L${x(HOTTEST_C)} ${GROUND}Z`;
   });
   protected readonly shares = computed(() => {
     const { share } = this.crop().temperature;
@@ -186,7 +186,7 @@ export class WarmthHill {
     const marked = this.spots()
       .map((spot) => {
         const celsius = spot.latest ? (spot.latest.minC + spot.latest.maxC) / 2 : (spot.guessMinC + spot.guessMaxC) / 2;
-        const rate = rateAt(temperature.beta, celsius);
+        const rate = rateAt(responseOf(temperature), celsius);
         const median = days.tipAtOptimum / Math.max(rate, 1e-9);
         const none = rate < 0.02 || (temperature.share !== null && shareAt(temperature.share.values, celsius) < 0.05);
         return {
@@ -194,7 +194,7 @@ export class WarmthHill {
           name: spot.name,
           x: x(celsius),
           foot: y(rate),
-          days: none ? 'hardly any comes' : `half by day ${median < 10 ? median.toFixed(1) : Math.round(median)}`,
+          days: none ? 'hardly any come' : `half by day ${median < 10 ? median.toFixed(1) : Math.round(median)}`,
         };
       })
       .sort((a, b) => a.x - b.x);

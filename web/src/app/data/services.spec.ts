@@ -88,9 +88,9 @@ describe('a refusal', () => {
   it('is told in the server’s words, field by field', () => {
     const told = problemFrom(problem(422, 'year must not lie after 2027', [{ field: 'year', message: 'year must not lie after 2027' }]));
     expect([told.message, told.status, told.at('year'), told.at('variety')]).toEqual([
-      'year must not lie after 2027',
+      'The year must not lie after 2027.',
       422,
-      'year must not lie after 2027',
+      'The year must not lie after 2027.',
       null,
     ]);
   });

@@ -34,7 +34,7 @@ const TRUST = [
   template: `
     <ft-handbook-page path="figures">
       <p class="lead">
-        A wide figure that says so is better than a narrow one that only looks sure. Every group of figures on a crop’s sheet names its
+        A wide figure that says so is better than a narrow one that only looks sure. Every group of figures on a crop’s page names its
         source and how far it is trusted, and your own finished batches take over as they come in.
       </p>
       <h2>How far to trust a figure</h2>
@@ -59,8 +59,8 @@ const TRUST = [
       </p>
       <h2>How sure a forecast is</h2>
       <p class="say">
-        A stretch “8 times in 10” was tried on simulated lots that do not follow our own law: late, mixed, dead, at a wrong temperature. It
-        held about as often as it says. A chance is given as a count out of ten, so that nobody reads a promise into it.
+        A stretch “8 times in 10” was tried on simulated packets that do not follow our own law: late, mixed, dead, at a wrong temperature.
+        It held about as often as it says. A chance is given as a count out of ten, so that nobody reads a promise into it.
       </p>
     </ft-handbook-page>
   `,

@@ -36,7 +36,7 @@ const MEDIA = [
     name: 'A cup of water',
     water: 'Just covering the seed, changed daily.',
     read: 'At a glance.',
-    snag: 'None. But seed under water drowns: the crop’s sheet says after how many hours.',
+    snag: 'None. But seed under water drowns: the crop’s page says after how many hours.',
     use: 'Radish and other quick kinds. Never beans or peas.',
   },
 ] as const;

@@ -73,7 +73,7 @@ const CAUTIONS = [
   {
     id: 'regulated',
     name: 'Invasive and regulated plants',
-    text: ['Look at the local lists before you sow, save or give away; a crop’s sheet says where we know of one.'],
+    text: ['Look at the local lists before you sow, save or give away; a crop’s page says where we know of one.'],
   },
 ] as const;
 

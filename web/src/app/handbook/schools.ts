@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { SCHOOLS } from '@fresh-tuck/core/crops';
+import { inUnits } from '@fresh-tuck/core/units';
+import { AboutService } from '../data/household/about.service';
 import { HandbookPage } from './page';
 
 /** Where growers differ: each question with a fair reason on every side. */
@@ -10,7 +12,7 @@ import { HandbookPage } from './page';
   template: `
     <ft-handbook-page path="schools">
       <p class="lead">
-        All of these work in somebody’s kitchen. What we do unless a crop or you say otherwise stands first; a crop’s sheet says where it
+        All of these work in somebody’s kitchen. What we do unless a crop or you say otherwise stands first; a crop’s page says where it
         asks for something else.
       </p>
       @for (one of schools; track one.id) {
@@ -19,11 +21,11 @@ import { HandbookPage } from './page';
           <ul>
             @for (choice of one.choices; track choice.id) {
               <li>
-                <b [class.usual]="choice.id === one.usual">{{ choice.label }}</b>
+                <b [class.usual]="choice.id === one.usual">{{ told(choice.label) }}</b>
                 @if (choice.id === one.usual) {
                   <span class="soft">our usual</span>
                 }
-                <br />{{ choice.reason }}
+                <br />{{ told(choice.reason) }}
               </li>
             }
           </ul>
@@ -64,6 +66,8 @@ import { HandbookPage } from './page';
   `,
 })
 export class Schools {
+  private readonly about = inject(AboutService);
+  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   /** Our usual first. */
   protected readonly schools = SCHOOLS.map((one) => ({
     ...one,

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FINDINGS } from '@fresh-tuck/core/judging';
+import { inUnits } from '@fresh-tuck/core/units';
 import { FindingPicture } from '../kit/finding';
+import { AboutService } from '../data/household/about.service';
 import { HandbookPage } from './page';
 
 const HARM = { none: 'harmless', mend: 'mend it', loss: 'act now' } as const;
@@ -13,8 +15,8 @@ const HARM = { none: 'harmless', mend: 'mend it', loss: 'act now' } as const;
   template: `
     <ft-handbook-page path="troubles">
       <p class="lead">
-        Firm and unchanged in colour is alive, however late. Mist first, then judge: what lies down is root hair, what stands up is mould.
-        All of this is common practice.
+        Firm and unchanged in colour may still be alive. Mist first, then judge: what lies down is root hair, what stands up is mould. All
+        of this is common practice.
       </p>
       @for (one of findings; track one.id) {
         <section [attr.aria-labelledby]="one.id">
@@ -24,9 +26,9 @@ const HARM = { none: 'harmless', mend: 'mend it', loss: 'act now' } as const;
               {{ one.seen }} <span class="harm" [class]="one.harm">{{ harm[one.harm] }}</span>
             </h2>
             <p>
-              {{ one.sign }} <b>{{ one.means }}</b>
+              {{ one.sign }} <b>{{ told(one.means) }}</b>
             </p>
-            <p class="soft">Taken for it, or it for that: {{ one.mistaken }}</p>
+            <p class="soft">Easily confused with: {{ one.mistaken }}</p>
           </div>
           <div>
             <p>{{ one.todo }}</p>
@@ -85,6 +87,8 @@ const HARM = { none: 'harmless', mend: 'mend it', loss: 'act now' } as const;
   `,
 })
 export class Troubles {
+  private readonly about = inject(AboutService);
+  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   protected readonly findings = FINDINGS;
   protected readonly harm = HARM;
 }

@@ -30,7 +30,7 @@ describe('warm spots', () => {
     await kind.clickOptions({ text: /^Room/ });
     await screen.click('Add this spot');
     expect(screen.sent('POST', 'spots')?.body).toEqual(jasmine.objectContaining({ name: 'Pantry', kind: 'room' }));
-    expect(await screen.errors()).toContain('name must be new');
+    expect(await screen.errors()).toContain('The name must be new.');
   });
 
   it('ask an extreme back once before it is kept', async () => {
@@ -38,16 +38,16 @@ describe('warm spots', () => {
     await screen.press(/^Type what the thermometer at Hall cupboard/);
     await screen.type('Lowest', '30');
     await screen.type('Highest', '45');
-    await screen.click('Keep it');
+    await screen.click('Save the reading');
     expect(screen.sent('POST', 'spots/s1/readings')).toBeUndefined();
     expect(screen.text).toContain('45 °C? Most wet seed dies there.');
-    await screen.click('Yes, keep it');
+    await screen.click('Yes, save it');
     expect(screen.sent('POST', 'spots/s1/readings')?.body).toEqual(jasmine.objectContaining({ minC: 30, maxC: 45 }));
   });
 
   it('are put earlier in the walk', async () => {
     const screen = await open({ 'PUT spots/order': [...spots].reverse() });
-    await screen.click('earlier');
+    await screen.click('move up');
     expect(screen.sent('PUT', 'spots/order')?.body['spotIds']).toEqual(['s2', 's1']);
   });
 });
@@ -55,11 +55,11 @@ describe('warm spots', () => {
 describe('how it is done here', () => {
   it('shows the ways that hold, refuses what is no number, and saves shares from per cent', async () => {
     const screen = await show(WaysForm, { 'PUT household/ways': ABOUT });
-    await screen.type(/Let a root pass/, 'often');
+    await screen.type(/Accepted risk of missing/, 'often');
     await screen.click('Save how it is done here');
     expect((await screen.errors()).length).toBe(1);
     expect(screen.sent('PUT', 'household/ways')).toBeUndefined();
-    await screen.type(/Let a root pass/, '2,5');
+    await screen.type(/Accepted risk of missing/, '2,5');
     await screen.click('Save how it is done here');
     const body = screen.sent('PUT', 'household/ways')?.body;
     expect(body?.['lateTolerance']).toBeCloseTo(0.025, 9);

@@ -10,20 +10,13 @@ import type { Spot, SpotRequest } from '@fresh-tuck/contract';
 import { PLACE_KINDS, type PlaceKind } from '@fresh-tuck/contract/choices';
 import { fahrenheitFromCelsius, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
 import { askedBack } from '@fresh-tuck/core/warmth';
-import { askBackInWords } from '@fresh-tuck/core/words';
+import { askBackInWords, PLACE_CAUTIONS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { fieldError, showProblem } from '../kit/field-errors';
 import { HouseholdApi } from '../data/household/household.api';
 import { HouseApi } from './house.api';
-
-/** Cautions that belong to a kind of place. Usual safe practice; the makers' instructions come first. */
-const CAUTIONS: Partial<Record<PlaceKind, string>> = {
-  mat: 'Thermostat and an outlet with RCD (GFCI); plugs dry and out of the tray. Do not fold the mat or cover it with thick bedding unless its maker allows it.',
-  heater: 'Keep clear of burners, flues, vents and relief valves; keep the clearances that the maker and the local code set.',
-  fridge_top: 'Leave the vents free, and never rest damp bags on powered electronics.',
-};
 
 /** The warm spots in walking order, each with its thermometer's minimum and maximum, or a guess by its kind. */
 @Component({
@@ -66,7 +59,7 @@ export class Spots {
   });
 
   protected caution(kind: string): string | null {
-    return CAUTIONS[kind as PlaceKind] ?? null;
+    return PLACE_CAUTIONS[kind] ?? null;
   }
 
   protected dayOf(day: string): string {

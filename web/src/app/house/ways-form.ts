@@ -7,6 +7,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { v7 as uuid } from 'uuid';
 import type { WaysRequest } from '@fresh-tuck/contract';
+import { inUnits } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
@@ -26,12 +27,12 @@ const number = (text: string): number => Number(text.replace(',', '.'));
       <mat-form-field appearance="outline">
         <mat-label>Sprouts are moved at</mat-label>
         <mat-select formControlName="rootSchool">
-          <mat-option value="crop">the root that each crop’s sheet advises</mat-option>
-          <mat-option value="tip">the first tip, about 2 mm</mat-option>
-          <mat-option value="short">a short root, about 8 mm</mat-option>
-          <mat-option value="finger">a finger-wide root, about 16 mm</mat-option>
+          <mat-option value="crop">the root that each crop’s page advises</mat-option>
+          <mat-option value="tip">{{ told('the first tip, about 2 mm') }}</mat-option>
+          <mat-option value="short">{{ told('a short root, about 8 mm') }}</mat-option>
+          <mat-option value="finger">{{ told('a finger-wide root, about 16 mm') }}</mat-option>
         </mat-select>
-        <mat-hint>What hates being moved keeps to its sheet</mat-hint>
+        <mat-hint>What hates being moved keeps to its crop’s page</mat-hint>
       </mat-form-field>
       <mat-form-field appearance="outline">
         <mat-label>A bag is looked at</mat-label>
@@ -79,10 +80,11 @@ export class WaysForm {
   protected readonly error = signal<string | null>(null);
   protected readonly said = signal('');
   protected readonly fieldError = fieldError;
+  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   protected readonly fields = [
     {
       name: 'lateTolerance',
-      label: 'Let a root pass “late” unseen',
+      label: 'Accepted risk of missing a late root',
       unit: '%',
       hint: 'chance for any seed of a bag, per look',
       accepts: 'from 0.1 to 50 %',
@@ -105,7 +107,7 @@ export class WaysForm {
       name: 'patienceTimes',
       label: 'Patience at the least',
       unit: '× usual',
-      hint: 'times what half of the living need; then the looks decide',
+      hint: 'times what half of the live seeds need; then the looks decide',
       accepts: 'from 1.5 to 20',
     },
     {

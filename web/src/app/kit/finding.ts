@@ -48,7 +48,7 @@ const WORDS: Readonly<Record<FindingDrawing, string>> = {
   dye: 'A flat stain round a sound seed',
   algae: 'A smooth green film along the bag’s edge',
   rot: 'A seed with a broken outline in a brown ring',
-  smell: 'An opened bag with a sour breath',
+  smell: 'An opened bag with a sour smell',
   heat: 'A bag in the sun, drops inside',
   drying: 'A towel with a crisp edge that lifts',
   pooling: 'A seed in standing water',

@@ -14,7 +14,7 @@ const percent = (share: number): number => Math.round(share * 100);
     </p>
     <p>
       19 times in 20 the truth lies between {{ of(counted.wilson.low) }} and {{ of(counted.wilson.high) }} (Wilson’s interval; the exact
-      one, which never promises too much, says {{ of(counted.exact.low) }} to {{ of(counted.exact.high) }}).
+      one, the cautious one, says {{ of(counted.exact.low) }} to {{ of(counted.exact.high) }}).
     </p>
     <svg viewBox="0 0 400 26" role="img" [attr.aria-label]="inWords()">
       @for (part of parts(); track part.name) {

@@ -30,7 +30,7 @@ const nursery = (seedlings: readonly Seedling[], more: Partial<Record<string, nu
 });
 
 describe('the nursery', () => {
-  it('leads with how many stand there and how many are still below', async () => {
+  it('leads with how many stand there and how many are not up yet', async () => {
     const titles = async (seedlings: readonly Seedling[]): Promise<string | undefined> =>
       (await show(NurseryScreen, { 'GET nursery': nursery(seedlings) })).find('h1')?.textContent?.trim();
     expect(await titles([])).toBe('Nothing in the nursery yet');
@@ -40,7 +40,7 @@ describe('the nursery', () => {
     const screen = await show(NurseryScreen, {
       'GET nursery': nursery([seedling(1, 'moved'), seedling(2, 'up'), seedling(3, 'planted_out')]),
     });
-    expect(screen.find('h1')?.textContent?.trim()).toBe('2 in the nursery, 1 still below');
+    expect(screen.find('h1')?.textContent?.trim()).toBe('2 in the nursery, 1 not up yet');
     expect(screen.text).toContain('for 2 days');
   });
 

@@ -69,7 +69,9 @@ export class NurseryScreen {
     if (count === 0) return 'Nothing in the nursery yet';
     if (count === out) return `Nothing in the nursery, ${out} planted out`;
     const below = of('moved');
-    return below > 0 ? `${count - out} in the nursery, ${below} still below` : `${count - out} in the nursery, all up`;
+    return below > 0
+      ? `${count - out} in the nursery, ${below === count - out ? 'none up yet' : `${below} not up yet`}`
+      : `${count - out} in the nursery, all up`;
   });
 
   /** The next seedlings of a group. */

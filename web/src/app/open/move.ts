@@ -21,11 +21,12 @@ import { DESTINATION_WORDS, moveCard, QUIET_WORDS, ROOTED_WORDS } from '@fresh-t
 import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
 import { quietChoices, type QuietChoice } from '@fresh-tuck/core/judging';
 import { hasTipped } from '@fresh-tuck/core/parcel';
-import { formatLength } from '@fresh-tuck/core/units';
+import { formatLength, inUnits } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 
 import { Outbox } from '../data/transport/outbox.service';
 import { RoundService } from '../data/household/round.service';
+import { Handling } from '../kit/handling';
 import { Stepper } from '../kit/stepper';
 import { Beds } from './beds';
 import { HouseholdApi } from '../data/household/household.api';
@@ -36,7 +37,7 @@ const ROOTED = ['freed', 'patched', 'snapped'] as const;
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
-  imports: [MatButton, MatButtonToggleModule, Beds, Stepper],
+  imports: [MatButton, MatButtonToggleModule, Beds, Handling, Stepper],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',
@@ -104,7 +105,10 @@ export class Move {
     const { units } = this.about.household();
     return destination === null
       ? null
-      : moveCard(this.batch().facts.crop, destination, Math.max(this.count(), 1), { length: (mm) => formatLength(mm, units) });
+      : moveCard(this.batch().facts.crop, destination, Math.max(this.count(), 1), {
+          length: (mm) => formatLength(mm, units),
+          told: (text) => inUnits(text, units),
+        });
   });
   protected readonly quietChoices = computed(() => {
     const { answers } = this.batch();

@@ -191,7 +191,7 @@ describe('opening a parcel', () => {
     await screen.press(/^Seed 1,/);
     await screen.click('Save this look');
     await screen.until(() => screen.find('[role=alert]')?.textContent !== '');
-    expect(screen.find('[role=alert]')?.textContent).toBe('seen.tipped must not fall below 3: so many were moved');
+    expect(screen.find('[role=alert]')?.textContent).toBe('The number showing a tip must not fall below 3: so many were moved.');
     expect(screen.find('[aria-label^="Seed 1,"]')?.getAttribute('aria-label')).toMatch(/tip/);
     expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeFalse();
   });

@@ -18,6 +18,7 @@ import { PeopleService } from '../data/household/people.service';
 import { UndoOffer } from '../data/household/undo-offer.service';
 import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
+import { Handling } from '../kit/handling';
 import { Towel } from '../kit/towel';
 import { Why } from '../kit/why';
 import { advance, draftFrom, emptyDraft, lookRequest, mark, saveText, saysSomething, seedsSeen, towelSeeds, type Draft } from './draft';
@@ -37,7 +38,7 @@ const LEAST_ROOT_MM = 4;
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
   selector: 'ft-open',
-  imports: [MatButton, Advice, Curve, Legend, LookAsks, Move, Peek, RouterLink, Towel, Why],
+  imports: [MatButton, Advice, Curve, Handling, Legend, LookAsks, Move, Peek, RouterLink, Towel, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './open.html',
   styleUrl: './open.scss',

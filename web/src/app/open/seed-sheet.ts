@@ -103,7 +103,11 @@ export class SeedSheet {
     const rooted = this.chosen() === 'root' || this.chosen() === 'leaves' || this.chosen() === 'tip';
     const length = text === '' || !rooted ? null : parseMillimetres(text, this.data.units);
     if (text !== '' && rooted && (length === null || length > 400)) {
-      this.error.set('A root length is a number up to 400 mm, like 12, 12 mm or 1/2 in.');
+      this.error.set(
+        this.data.units === 'us'
+          ? 'A root length is a number up to 15 3/4 in, like 1/2, 1/2 in or 12 mm.'
+          : 'A root length is a number up to 400 mm, like 12, 12 mm or 1/2 in.',
+      );
       return;
     }
     this.sheet.dismiss({ seed: this.data.seed, stage: this.chosen(), rootMm: length });

@@ -26,7 +26,7 @@ describe('a packet’s page', () => {
 
   it('is counted anew by seeds or by grams, one of the two', async () => {
     const screen = await open({ 'POST packets/p1/counts': aPacket({ seedsLeft: 40 }) });
-    await screen.click('Count it anew');
+    await screen.click('Recount');
     await screen.click('Keep this count');
     expect(screen.find('[role=alert]')?.textContent).toContain('one of the two');
     await screen.type('Seeds', '2.5');
@@ -76,7 +76,7 @@ describe('a packet’s page', () => {
       {},
       aPacket({
         dressed: true,
-        hazards: { text: 'every part is poisonous', regulated: 'none known; seed sent across borders may need a certificate' },
+        hazards: { text: 'every part is poisonous', regulated: 'seed sent across borders may need a certificate' },
       }),
     );
     expect(screen.all('p.trouble').map((one) => one.textContent?.trim())).toEqual([
@@ -88,11 +88,11 @@ describe('a packet’s page', () => {
 
   it('is used up by a count of none, and refuses what the server refuses', async () => {
     const screen = await open({ 'POST packets/p1/counts': problem(422, 'seeds must be a whole number from 0 to 100000') });
-    await screen.click('Count it anew');
+    await screen.click('Recount');
     await screen.type('Seeds', '0');
     await screen.click('Keep this count');
     expect(screen.sent('POST', 'packets/p1/counts')?.body).toEqual(jasmine.objectContaining({ seeds: 0, grams: null }));
-    expect(screen.find('[role=alert]')?.textContent).toBe('seeds must be a whole number from 0 to 100000');
+    expect(screen.find('[role=alert]')?.textContent).toBe('The number of seeds must be a whole number from 0 to 100000.');
   });
 
   it('offers first what it asks for: a test, a tucking-in, or nothing where it is empty', async () => {
@@ -148,7 +148,7 @@ describe('a test of a packet', () => {
     await screen.clickAbove('Done');
     await screen.settle();
     expect(screen.text).toMatch(/to know whether 70 in 100 live, wrong at most \d+ times in 100/);
-    expect(screen.text).toMatch(/It passes with at least \d+ of \d+\. A lot that is \d+ in 100 worse would pass \d+ times in 100\./);
+    expect(screen.text).toMatch(/It passes with at least \d+ of \d+\. A packet that is \d+ in 100 worse would pass \d+ times in 100\./);
   });
 
   it('shares the seeds over towels as evenly as can be, and says so', async () => {
@@ -173,7 +173,7 @@ describe('a test of a packet', () => {
     const screen = await open({ 'POST batches': problem(422, 'seeds must be at most 12: the packet has no more') });
     await screen.settle();
     await screen.click(/^Begin the test/);
-    expect(screen.find('[role=alert]')?.textContent).toBe('seeds must be at most 12: the packet has no more');
+    expect(screen.find('[role=alert]')?.textContent).toBe('The number of seeds must be at most 12: the packet has no more.');
   });
 
   it('is begun as a batch on a towel with its last day of counting', async () => {

@@ -77,13 +77,13 @@ export class ImportScreen {
     if (!table) return 'Bring in a table of packets';
     const wrong = this.wrong().length;
     const good = this.good().length;
-    if (wrong > 0) return `${wrong} of ${table.rows.length} rows want mending`;
+    if (wrong > 0) return `${wrong} of ${table.rows.length} rows need correcting`;
     return `${good} ${good === 1 ? 'packet is' : 'packets are'} ready to come in`;
   });
   protected readonly how = computed(() => {
     const table = this.table();
     return table
-      ? `${table.rows.length} rows, ${this.known()} of ${table.headings.length} columns understood; cells parted by ${SEPARATORS[table.separator] ?? 'a sign of their own'}, ${table.encoding}.`
+      ? `${table.rows.length} rows, ${this.known()} of ${table.headings.length} columns understood; cells separated by ${SEPARATORS[table.separator] ?? 'a sign of their own'}, ${table.encoding}.`
       : '';
   });
 

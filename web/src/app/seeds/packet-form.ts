@@ -119,7 +119,7 @@ export class PacketForm {
         crop: mother.cropName,
         variety: mother.variety,
         year,
-        source: 'own saved',
+        source: 'saved here',
         generation: String((mother.generation ?? 0) + 1),
         trait: mother.trait ?? '',
         motherId: mother.id,

@@ -153,11 +153,11 @@ describe('a packet’s form', () => {
     await screen.settle();
     expect(screen.find('#packet-form')?.textContent).toBe('What is known of it');
     await screen.type('Year of the seed', '2031');
-    await screen.click('Keep it so');
+    await screen.click('Save');
     expect(screen.sent('PUT', 'packets/p1')?.body).toEqual(
       jasmine.objectContaining({ cropId: 'leek', year: 2031, printedDays: [6, 10], printedRatePercent: 80 }),
     );
-    expect(await screen.errors()).toEqual(['year must not lie after 2027']);
+    expect(await screen.errors()).toEqual(['The year must not lie after 2027.']);
   });
 
   it('asks of saved seed how its kin were kept away, and counts its generation', async () => {
@@ -173,7 +173,7 @@ describe('a packet’s form', () => {
     await screen.type('Distance to its kin', '400 m');
     await screen.click('Put it in the box');
     expect(sent(screen)).toEqual(
-      jasmine.objectContaining({ motherId: 'p1', generation: 3, isolation: 'distance', isolationM: 400, year: 2026, source: 'own saved' }),
+      jasmine.objectContaining({ motherId: 'p1', generation: 3, isolation: 'distance', isolationM: 400, year: 2026, source: 'saved here' }),
     );
   });
 });
@@ -203,18 +203,18 @@ describe('a table of packets', () => {
 
   it('has each faulty row mended or left out, and until then brings in nothing', async () => {
     const screen = await open('Crop,Variety,Year\nLeak,Bollard,2024\nOkra,Quay,20x4\nTomato,Rope,2025\n');
-    expect(screen.find('h1')?.textContent).toBe('2 of 3 rows want mending');
+    expect(screen.find('h1')?.textContent).toBe('2 of 3 rows need correcting');
     expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeTrue();
     const choice = screen.find<HTMLSelectElement>('.mend select');
     if (!choice) return fail('no choice');
     choice.value = 'Leek';
     choice.dispatchEvent(new Event('change'));
     await screen.fixture.whenStable();
-    expect(screen.find('h1')?.textContent).toBe('1 of 3 rows want mending');
+    expect(screen.find('h1')?.textContent).toBe('1 of 3 rows need correcting');
     await screen.click(/^Leave this row out/);
     expect(screen.find('h1')?.textContent).toBe('2 packets are ready to come in');
     await screen.click('take it after all');
-    expect(screen.find('h1')?.textContent).toBe('1 of 3 rows want mending');
+    expect(screen.find('h1')?.textContent).toBe('1 of 3 rows need correcting');
   });
 
   it('takes a column for what the gardener says it is, each meaning once', async () => {
@@ -243,6 +243,6 @@ describe('a table of packets', () => {
       'POST packets/imports': problem(422, 'packets.0.year must not lie after 2027'),
     });
     await screen.click('Bring in 1 packet');
-    expect(screen.find('[role=alert]')?.textContent).toBe('Nothing was brought in. packets.0.year must not lie after 2027');
+    expect(screen.find('[role=alert]')?.textContent).toBe('Nothing was brought in. The year in row 1 must not lie after 2027.');
   });
 });

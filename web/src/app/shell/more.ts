@@ -17,7 +17,7 @@ import { AboutService } from '../data/household/about.service';
         </li>
         <li>
           <a routerLink="/handbook">Handbook</a>
-          <p class="soft">Every crop’s sheet, troubles, media, cautions.</p>
+          <p class="soft">Every crop’s page, troubles, media, cautions.</p>
         </li>
         <li>
           <a routerLink="/house">House</a>

@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { formatTemperature } from '@fresh-tuck/core/units';
-import { comesInWords, refusedInWords } from '@fresh-tuck/core/words';
+import { comesInWords, PLACE_CAUTIONS, refusedInWords } from '@fresh-tuck/core/words';
 import type { PlanAtSpot } from '../data/forecast/forecast.messages';
 import { AboutService } from '../data/household/about.service';
 import { Ribbon } from '../kit/ribbon';
@@ -20,6 +20,9 @@ const DAY_MS = 86_400_000;
 export class Boards {
   private readonly about = inject(AboutService);
   protected readonly plan = inject(TuckPlan);
+
+  /** What belongs to the place that it goes to. */
+  protected readonly caution = computed(() => PLACE_CAUTIONS[this.plan.spot()?.kind ?? ''] ?? null);
 
   protected refused({ refused }: PlanAtSpot): string | null {
     const { units } = this.about.household();

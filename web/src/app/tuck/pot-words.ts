@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type Destination, DESTINATIONS, type RootSchool } from '@fresh-tuck/core/moving';
+import { inUnits } from '@fresh-tuck/core/units';
 import { DESTINATION_WORDS, ROOT_WORDS } from '@fresh-tuck/core/words';
+import { AboutService } from '../data/household/about.service';
 import { type Choice, Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { type Pot, POTS } from './choices';
@@ -15,14 +17,14 @@ const percent = (share: number): number => Math.round(share * 100);
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ft-word label="Moved at which root" [text]="root()" [fixed]="plan.schoolFixed() !== null">
-      <ft-choices label="Moved at which root" [choices]="roots" [value]="plan.school()" (chosen)="plan.schoolFixed.set($event)" />
+      <ft-choices label="Moved at which root" [choices]="roots()" [value]="plan.school()" (chosen)="plan.schoolFixed.set($event)" />
       @if (plan.plan(); as answer) {
         <p class="soft">
           About {{ percentOf(answer.handling.mean) }} of 100 sprouts reach their place unbroken{{ learnt(answer.handling.told) }}.
         </p>
       }
     </ft-word>
-    to
+    into
     <ft-word label="Where they go" [text]="place()" [fixed]="plan.destinationFixed() !== null || several()">
       <ft-choices label="Where they go" [choices]="places()" [value]="plan.destination()" (chosen)="plan.destinationFixed.set($event)" />
       @if (plan.plan(); as answer) {
@@ -35,10 +37,14 @@ const percent = (share: number): number => Math.round(share * 100);
 })
 export class PotWords {
   protected readonly plan = inject(TuckPlan);
-  protected readonly roots = (Object.keys(ROOT_WORDS) as RootSchool[]).map((value): Choice<RootSchool> => ({
-    value,
-    ...ROOT_WORDS[value],
-  }));
+  private readonly about = inject(AboutService);
+  protected readonly roots = computed(() =>
+    (Object.keys(ROOT_WORDS) as RootSchool[]).map((value): Choice<RootSchool> => ({
+      value,
+      text: ROOT_WORDS[value].text,
+      follows: inUnits(ROOT_WORDS[value].follows, this.about.household().units),
+    })),
+  );
   protected readonly places = computed(() =>
     DESTINATIONS.map((value): Choice<Destination> => ({ value, text: DESTINATION_WORDS[value].many, follows: this.fate(value) })),
   );

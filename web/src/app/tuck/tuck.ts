@@ -11,7 +11,7 @@ import {
   knownInWords,
   ratesInWords,
   STEP_WORDS,
-  stepInWords,
+  preparingInWords,
   worktop,
 } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
@@ -23,7 +23,7 @@ import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchRequest, BatchWithJournal } from '@fresh-tuck/contract';
 import { CLOSURES } from '@fresh-tuck/contract/choices';
-import { formatLength } from '@fresh-tuck/core/units';
+import { formatLength, inUnits } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
@@ -95,16 +95,19 @@ export class TuckScreen {
   readonly seeds = input<string>();
 
   protected readonly preparations = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
-  protected readonly panes = PANES.map((pane): Choice<Pane> => ({
-    value: pane,
-    text: `${pane.name}, ${pane.widthMm} × ${pane.heightMm} mm`,
-  }));
+  protected readonly panes = computed(() =>
+    PANES.map((pane): Choice<Pane> => ({
+      value: pane,
+      text: `${pane.name}, ${this.lengthText()(pane.widthMm)} × ${this.lengthText()(pane.heightMm)}`,
+    })),
+  );
   /** Words of the sentence that are typed; empty is for the plan to say. */
   protected readonly form = new FormGroup({ seeds: text('', wholeFrom(1, SEED_LIMIT)), start: text(), chill: text('', wholeFrom(1, 200)) });
   protected readonly soaks: readonly Choice<'now' | 'before'>[] = [
     { value: 'now', text: 'into the water now', follows: 'it is on Today when it is to come out' },
     { value: 'before', text: 'soaked already', follows: 'straight on to the towel' },
   ];
+  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   protected readonly saving = signal(false);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly missing = signal<string | null>(null);
@@ -180,11 +183,7 @@ export class TuckScreen {
     const at = this.plan.startAt();
     return at === null ? 'now' : `on ${at.replace('T', ' at ')}`;
   });
-  protected readonly prepText = computed(() => {
-    const crop = this.plan.crop();
-    const steps = this.plan.prepared().map((step) => (crop ? stepInWords(step, crop) : STEP_WORDS[step].thing));
-    return steps.length === 0 ? 'no preparation' : steps.map((step) => `${/^(8|11|18)/.test(step) ? 'an' : 'a'} ${step}`).join(' and ');
-  });
+  protected readonly prepText = computed(() => preparingInWords(this.plan.prepared(), this.plan.crop()));
   protected readonly chillText = computed(() => {
     const days = this.plan.chillDays();
     return days === null ? 'no chill' : `${days} days of cold first`;

@@ -32,7 +32,7 @@ const MOST_AHEAD_MS = 3 * 366 * 86_400_000;
       @if (plan.crop()?.growing?.harvestDaysAfterPlantingOut !== null) {
         <ft-field label="Ripe by" type="date" [control]="days.ripe" [accepted]="ahead" />
       } @else {
-        <p class="soft">How long it takes to ripen is not in the book.</p>
+        <p class="soft">How long it takes to ripen is not on its crop page.</p>
       }
       <p class="soft">The start is counted back from it: cold, soak, tips, nursing, and how late it was here before.</p>
     </ft-word>

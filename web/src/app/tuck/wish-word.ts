@@ -7,7 +7,7 @@ import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import { plantsForBed, plantsForRack, type Wish } from '@fresh-tuck/core/sowing';
-import { parseMetres } from '@fresh-tuck/core/units';
+import { inUnits, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -130,7 +130,7 @@ export class WishWord {
 
   private take(wish: Wish, from: string): boolean {
     if ('refused' in wish) {
-      this.error.set(wish.refused);
+      this.error.set(inUnits(wish.refused, this.about.household().units));
       return false;
     }
     this.error.set(null);

@@ -75,13 +75,13 @@ describe('the words of Tuck in', () => {
     expect(surer).toBeGreaterThan(usual);
     await pick('How sure', /six times in ten/);
     expect(seeds()).toBeLessThan(usual);
-    await write('How many plants', 'How many plants do you want?', '9');
-    const nine = seeds();
-    expect(word('How many plants')).toBe('9 plants');
-    expect(nine).toBeGreaterThan(usual);
+    await write('How many plants', 'How many plants do you want?', '12');
+    const dozen = seeds();
+    expect(word('How many plants')).toBe('12 plants');
+    expect(dozen).toBeGreaterThan(usual);
     await pick('How many plants', /^the better half/);
-    expect(word('How many plants')).toBe('9 plants, the better half');
-    expect(seeds()).toBeGreaterThan(nine * 1.5);
+    expect(word('How many plants')).toBe('12 plants, the better half');
+    expect(seeds()).toBeGreaterThan(dozen * 1.5);
   });
 
   it('a touch of what was worked out fixes it, and the arrows choose', async () => {

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Crop } from '@fresh-tuck/core/crops';
 import type { WorktopStep } from '@fresh-tuck/core/words';
+import { Handling } from '../kit/handling';
 
 /** What to do at the worktop, in order, each caution where its hazard is. */
 @Component({
   selector: 'ft-worktop-card',
+  imports: [Handling],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="worktop">
@@ -19,12 +21,10 @@ import type { WorktopStep } from '@fresh-tuck/core/words';
           </li>
         }
       </ol>
-      <p class="soft">
-        Sprouts here are for planting, never for eating.
-        @if (crop()?.hazards?.text !== 'none') {
-          {{ crop()?.name }}: {{ crop()?.hazards?.text }}.
-        }
-      </p>
+      <p class="soft">Sprouts here are for planting, never for eating.</p>
+      @if (crop(); as crop) {
+        <ft-handling [crop]="crop" />
+      }
     </section>
   `,
   styles: `

@@ -4,6 +4,7 @@ import { filter, interval, retry, ReplaySubject, take } from 'rxjs';
 import type { About, Household } from '@fresh-tuck/contract';
 
 import { Changes } from '../transport/changes.service';
+import { Transport } from '../transport/transport.service';
 import { moments, type Moments } from './moments';
 import { HouseholdApi } from './household.api';
 
@@ -28,6 +29,7 @@ const FALLBACK: Household = {
 @Injectable({ providedIn: 'root' })
 export class AboutService {
   private readonly api = inject(HouseholdApi);
+  private readonly transport = inject(Transport);
   private readonly about = new ReplaySubject<About>(1);
   private readonly offsetMs = signal(0);
   private readonly tick = signal(Date.now());
@@ -61,6 +63,7 @@ export class AboutService {
   /** Takes a fresh answer over at once, before the stream brings it. */
   take(about: About): void {
     this.known.set(about);
+    this.transport.units.set(about.household?.units ?? 'metric');
     this.offsetMs.set(about.nowMs - Date.now());
     this.tick.set(Date.now());
     this.about.next(about);

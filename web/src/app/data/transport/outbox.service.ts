@@ -2,7 +2,7 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { firstValueFrom } from 'rxjs';
-import { type ApiProblem, problemFrom } from './transport.service';
+import { type ApiProblem, problemFrom, Transport } from './transport.service';
 import { Changes } from './changes.service';
 
 /** Something tapped that the server must get, once. */
@@ -46,6 +46,7 @@ const mayPass = (status: number): boolean => status === 0 || status === 429 || s
 @Injectable({ providedIn: 'root' })
 export class Outbox {
   private readonly http = inject(HttpClient);
+  private readonly transport = inject(Transport);
   private readonly box: Promise<IDBPDatabase<Box> | null>;
   private readonly kept = signal<readonly Kept[]>([]);
   private sending = false;
@@ -159,7 +160,7 @@ export class Outbox {
     try {
       return await firstValueFrom(this.http.request<T>(method, `/api/${path}`, { body, headers }));
     } catch (error) {
-      throw error instanceof HttpErrorResponse ? problemFrom(error) : error;
+      throw error instanceof HttpErrorResponse ? problemFrom(error, this.transport.units()) : error;
     }
   }
 }
