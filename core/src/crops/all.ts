@@ -1,4 +1,4 @@
-// Written by scripts/build-crops.ts: one line for each crop entry.
+// Written by scripts/crops/build.ts: one line for each crop entry.
 import type { Crop } from './schema.js';
 import alpineStrawberry from './alpine-strawberry.json' with { type: 'json' };
 import amaranth from './amaranth.json' with { type: 'json' };

@@ -46,7 +46,7 @@ export function accepted(figure: Figure): string {
       return `${label}: two numbers from ${low} to ${high}${units}, the lower one first${empty}.`;
     case 'choice':
     case 'steps':
-      return `${label}: one of ${Object.keys(figure.choices).join(', ')}.`;
+      return `${label}: one of ${Object.values(figure.choices).join(', ')}.`;
     case 'flag':
       return `${label}: yes or no.`;
     case 'points':

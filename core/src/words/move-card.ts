@@ -78,7 +78,7 @@ export function moveCard(crop: Crop, destination: Destination, count: number, wo
     { what: 'Light', text: lightLine(crop) },
   ];
   if (destination === 'bed' && spacingCm) {
-    lines.push({ what: 'Apart', text: words.told(`${spacingCm.inRow} cm in the row, rows ${spacingCm.rows} cm apart.`) });
+    lines.push({ what: 'Apart', text: words.told(`Plants ${spacingCm.inRow} cm apart, rows ${spacingCm.rows} cm apart.`) });
   }
   if (destination === 'pellet')
     lines.push({ what: 'Later', text: 'At true leaves, net and all into rinsed clay pebbles in a net cup, or cut the net and pot it.' });

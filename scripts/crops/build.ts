@@ -5,9 +5,9 @@
  */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
-import { cropSchema } from '../core/src/crops/schema.js';
+import { cropSchema } from '../../core/src/crops/schema.js';
 
-const root = new URL('..', import.meta.url);
+const root = new URL('../..', import.meta.url);
 type Row = Record<string, string>;
 const table = (file: string): Row[] => parse<Row>(readFileSync(new URL(`reference/${file}`, root)), { columns: true });
 const rows = [...table('crops_vegetables.csv'), ...table('crops_others.csv'), ...table('seed_crops_more.csv')];
@@ -197,7 +197,7 @@ const name = (id: string): string => id.replace(/-(.)/g, (_, letter: string) => 
 writeFileSync(
   new URL('core/src/crops/all.ts', root),
   [
-    '// Written by scripts/build-crops.ts: one line for each crop entry.',
+    '// Written by scripts/crops/build.ts: one line for each crop entry.',
     "import type { Crop } from './schema.js';",
     ...ids.map((id) => `import ${name(id)} from './${id}.json' with { type: 'json' };`),
     '',
