@@ -19,7 +19,7 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await page.getByRole('button', { name: 'Demo: what lies in the bag?' }).click();
   await expect(page.getByText('This is what you would see.')).toBeVisible();
   await page.getByRole('radio', { name: 'opened', exact: true }).click();
-  await page.getByRole('button', { name: 'Seed 2, quiet' }).click();
+  await page.getByRole('button', { name: 'Seed 2, swollen' }).click();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
   // The main action is in reach of the thumb, on the screen, whatever is scrolled.
   await expect(page.getByRole('button', { name: 'Save, next parcel' })).toBeInViewport({ ratio: 1 });

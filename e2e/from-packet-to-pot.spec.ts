@@ -93,7 +93,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: 'Mark seed 2' }).click();
   await expect(page.getByRole('button', { name: 'Seed 2, root 6 mm, marked now' })).toBeVisible();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Move 1 sprout' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Move 2 sprouts' })).toBeVisible();
   await page.getByRole('button', { name: 'Save this look' }).click();
 
   await expect(page.getByRole('heading', { name: 'Move to where they grow' })).toBeVisible();

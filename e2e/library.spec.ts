@@ -29,7 +29,7 @@ test('a gardener finds a crop by a misspelt name, sets a figure, makes a crop of
   await page.getByRole('link', { name: 'Set figures of your own' }).click();
   await page.getByLabel('Ready to move at a root of').fill('soon');
   await page.getByRole('button', { name: 'Save these figures' }).click();
-  await expect(page.getByText(/^Ready to move at a root of: a number from 0.5 to 80 mm/)).toBeVisible();
+  await expect(page.getByText(/^Ready to move at a root of: a number from 1\/16 to 3 1\/8 in/)).toBeVisible();
   await page.getByLabel('Ready to move at a root of').fill('3 in');
   await page.getByRole('button', { name: 'Save these figures' }).click();
   await expect(page.getByText('In the paper from a root of: it must be longer than the root that is ready.')).toBeVisible();

@@ -24,10 +24,10 @@ test('a house says how it looks and judges, and a bag what belongs to it; Today 
   await page.getByRole('button', { name: 'a corner open' }).click();
   await expect(page.getByRole('button', { name: 'a corner open', pressed: true })).toBeVisible();
   await page.getByLabel('Grams, bag and all').fill('a lot');
-  await page.getByRole('button', { name: 'Save the reading' }).last().click();
+  await page.getByRole('button', { name: 'Save the weight' }).click();
   await expect(page.getByText('A weight in grams, like 23.5.')).toBeVisible();
   await page.getByLabel('Grams, bag and all').fill('31 g');
-  await page.getByRole('button', { name: 'Save the reading' }).last().click();
+  await page.getByRole('button', { name: 'Save the weight' }).click();
   await expect(page.getByText('last 31 g')).toBeVisible();
   await page.goto(`${own.address}batch/${leek.id}`);
   await expect(page.getByText('in one bag with 1')).toBeVisible();

@@ -6,7 +6,7 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
   const home = householdOn(own, request);
   await home.begin();
   const okra = await home.batch('okra', '2026-04-07T18:30');
-  const leek = await home.batch('leek', '2026-04-10T18:30', { bag: okra.bag });
+  const carrot = await home.batch('carrot', '2026-04-10T18:30', { bag: okra.bag });
   const tomato = await home.batch('tomato', '2026-04-08T18:30', { bag: okra.bag, wanted: 6 });
   await home.look(okra.id, '2026-04-10T18:30', 2);
   await page.goto(own.address);
@@ -27,8 +27,8 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
   await expect(page.getByText('By the coat, never the root.', { exact: false })).toBeVisible();
   await button(page, /^Moved \d sprouts?$/).click();
   await button(page, 'Go on').click();
-  // Nothing is new with the leek: one tap.
-  await expect(page.getByRole('heading', { name: /Leek, Quay/, level: 1 })).toBeVisible();
+  // Nothing is new with the carrot: one tap.
+  await expect(page.getByRole('heading', { name: /Carrot, Quay/, level: 1 })).toBeVisible();
   await button(page, 'Nothing new, next parcel').click();
   // Four of the tomatoes have gone soft: the packet has more.
   await expect(page.getByRole('heading', { name: /Tomato, Quay/, level: 1 })).toBeVisible();
@@ -45,7 +45,7 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
   await expect(page.getByText(/do not sniff at it/)).toBeVisible();
   await button(page, 'Save this look').click();
   await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible();
-  const after = (await (await request.get(`${own.address}api/batches/${leek.id}`)).json()) as BatchWithJournal;
+  const after = (await (await request.get(`${own.address}api/batches/${carrot.id}`)).json()) as BatchWithJournal;
   expect(after.judgement.verdict).toBe('leave');
   const short = (await (await request.get(`${own.address}api/batches/${tomato.id}`)).json()) as BatchWithJournal;
   expect(short.judgement.advice.map(({ kind }) => kind)).toContain('top_up');
@@ -110,7 +110,7 @@ test('broad beans for a bed that is too cold: half of them go into plugs, and th
   await button(page, 'Go on').click();
 
   await page.getByRole('link', { name: 'Nursery' }).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, 2 not up yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '2 in the nursery, none up yet' })).toBeVisible();
   await page.getByRole('button', { name: /^up ?: label 2/ }).click();
   await expect(page.getByRole('heading', { name: '2 in the nursery, 1 not up yet' })).toBeVisible();
   await page.getByRole('button', { name: /^lost ?: label 3/ }).click();
