@@ -96,7 +96,7 @@ test('broad beans for a bed that is too cold: half of them go into plugs, and th
   await page.getByLabel('Wide, m').fill('0,8');
   await page.getByLabel('Long, m').fill('wide');
   await button(page, 'Add this bed').click();
-  await expect(page.getByText('A length like 1.2 or 0,8.')).toBeVisible();
+  await expect(page.getByText('A length like 1.2, 80 cm or 4 ft.')).toBeVisible();
   await page.getByLabel('Long, m').fill('1.2');
   await button(page, 'Add this bed').click();
   await expect(page.getByText(/say what the bed has\. \d+ fit at its spacing/)).toBeVisible();

@@ -80,7 +80,7 @@ const OWN: readonly Figure[] = [
   number('temperature.beta.ceilingC', 'The curve ends at', 'celsius', 15, 50),
   number('temperature.beta.baseC', 'The curve begins at', 'celsius', -60, 25),
   number('temperature.injuryC', 'Heat kills above', 'celsius', 20, 55),
-  figure('temperature.share', 'Share of the living that come, by temperature', 'points', {
+  figure('temperature.share', 'Share of the live seeds that come, by temperature', 'points', {
     unit: 'celsius',
     low: -5,
     high: 50,

@@ -83,7 +83,7 @@ describe('where seed is put', () => {
     const [mat, shelf] = lettuce.bySpot;
     expect(mat?.halfDays).toBeLessThan(shelf?.halfDays ?? 0);
     expect(mat?.comes).toBeLessThan(0.75);
-    expect(comesInWords(mat?.comes ?? 1)).toMatch(/^only \d\d of 100 of the living come here$/);
+    expect(comesInWords(mat?.comes ?? 1)).toMatch(/^only \d\d of 100 live seeds come here$/);
     expect(comesInWords(shelf?.comes ?? 0)).toBe('');
     // What the board keeps quiet is counted in, there and nowhere else.
     expect(mat?.enough).toBeGreaterThan(1.3 * (shelf?.enough ?? 99));

@@ -30,5 +30,5 @@ export function stepsInWords(
 
 /** What a board means for the seed, where its warmth keeps a part of it from coming; empty where nearly all come. */
 export function comesInWords(comes: number): string {
-  return comes >= 0.9 ? '' : `only ${Math.max(Math.round(comes * 100), 1)} of 100 of the living come here`;
+  return comes >= 0.9 ? '' : `only ${Math.max(Math.round(comes * 100), 1)} of 100 live seeds come here`;
 }

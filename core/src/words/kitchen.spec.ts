@@ -159,7 +159,7 @@ describe('what is to be mended, in words', () => {
       mendInWords({ kind: 'mend', what: 'other_board', way, meanC: 31, share: 0.32, waiting: 7 }, methodOf('towel'), us);
     expect(board('cooler').lead).toBe('A cooler spot');
     expect(board('warmer').text).toBe(
-      'At 87.8 °F about 3 in 10 of the living come; the other 7 quiet seeds or so wait, and a warmer spot brings them.',
+      'At 87.8 °F about 3 in 10 of the live seeds come; the other 7 quiet seeds or so wait, and a warmer spot brings them.',
     );
     const hot = mendInWords({ kind: 'mend', what: 'overheated', injuryC: 38, survival: 0.4 }, methodOf('towel'), words);
     expect(hot.text).toContain('about 6 in 10 may not have lived through that, by rule of thumb');

@@ -97,7 +97,7 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
         lead: mend.way === 'cooler' ? 'A cooler spot' : 'A warmer spot',
         by: null,
         tone: 'waiting',
-        text: `At ${words.temperature(mend.meanC)} ${inTen(mend.share)} of the living come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} spot brings them.`,
+        text: `At ${words.temperature(mend.meanC)} ${inTen(mend.share)} of the live seeds come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} spot brings them.`,
         button: ANOTHER_BOARD,
       };
     case 'drowning':

@@ -18,7 +18,7 @@ export function groundsInWords(facts: ParcelFacts, { state, progressNow }: Repor
 
 /** When the next one comes, and nine in ten of the living. */
 function nextTipInWords({ nextTip, patienceMs, mostMs }: Report, event: string, words: Words): string {
-  const most = mostMs === null ? '' : `; nine in ten of the living by ${words.when(about(mostMs))}`;
+  const most = mostMs === null ? '' : `; nine in ten of the live seeds by ${words.when(about(mostMs))}`;
   if (!nextTip) return `The next ${event}: most likely by no time that can be named${most}.`;
   const low = words.when(about(nextTip.lowMs));
   const stretch =

@@ -155,7 +155,7 @@ export class Bag {
     const { grams: typed, full } = this.weighed.getRawValue();
     const grams = readGrams(typed);
     if (grams === null) return;
-    this.run(this.api.weigh(this.batch().holder.id, { id: uuid(), grams, full }), 'Kept. A gram lost is a millilitre gone.');
+    this.run(this.api.weigh(this.batch().holder.id, { id: uuid(), grams, full }), 'Saved. A gram lost is a millilitre gone.');
   }
 
   private run(request: Observable<unknown>, said: string): void {

@@ -6,13 +6,24 @@ const TABLES = [
     'How fast seed comes at each temperature',
     'J. F. Harrington and P. A. Minges, Vegetable Seed Germination, University of California (1954): days to emergence and normal seedlings of 24 vegetables. The curves are beta responses after Yan and Hunt, Annals of Botany 84 (1999).',
   ],
+  [
+    'How many come in heat and cold',
+    'Harrington and Minges again (1954); Gray, J. Horticultural Science 50 (1975); Carpenter and Boucher, HortScience 26 and 27 (1991, 1992); a relative’s figures or a guess elsewhere, as the crop’s page says.',
+  ],
+  [
+    'Chill, hard coats and frost',
+    'Woody Plant Seed Manual, USDA Agriculture Handbook 727 (2008); ISTA, International Rules for Seed Testing; Thompson and Kelly, Vegetable Crops (1957); common practice.',
+  ],
   ['Base temperatures', 'J. F. Bierhuizen and W. A. Wagenvoort, Scientia Horticulturae 2 (1974).'],
   [
     'Temperature, depth and weeks in handbooks',
     'Knott’s Handbook for Vegetable Growers, with tables after Harrington and after C. S. Vavrina; planting depths near USDA Home and Garden Bulletin 202.',
   ],
-  ['Least living share that may be sold', 'US Federal Seed Act regulations, 7 CFR 201.31; seeds in a gram, 7 CFR 201.46.'],
-  ['How long seed keeps', 'Harrington’s list in Knott’s Handbook, and his rule that each 5 °C or each one per cent of moisture halves it.'],
+  ['Least share of live seed that may be sold', 'US Federal Seed Act regulations, 7 CFR 201.31; seeds in a gram, 7 CFR 201.46.'],
+  [
+    'How long seed keeps',
+    'Harrington’s list in Knott’s Handbook, and his rule that each 5 °C (9 °F) or each one per cent of moisture halves it.',
+  ],
   ['Laboratory tests', 'ISTA, International Rules for Seed Testing: temperatures, counting days, tolerances of replicates.'],
   [
     'How fast a towel dries',
@@ -54,13 +65,13 @@ const TRUST = [
       <h2>What nobody has published for a kitchen towel</h2>
       <p class="say">
         Most tables are of seed in soil. A tip on a damp towel comes earlier than the seedling above ground: by a factor that each crop’s
-        sheet states, from about a third for peas to nearly one for spinach and the melon kin (common practice, no source). How fast roots
+        page states, from about a third for peas to nearly one for spinach and the melon kin (common practice, no source). How fast roots
         grow and at what length they enter paper is a guess for nearly every kind; measuring a few roots corrects it for the batch.
       </p>
       <h2>How sure a forecast is</h2>
       <p class="say">
-        A stretch “8 times in 10” was tried on simulated packets that do not follow our own law: late, mixed, dead, at a wrong temperature.
-        It held about as often as it says. A chance is given as a count out of ten, so that nobody reads a promise into it.
+        A stretch “with 8 chances in 10” was tried on simulated packets that do not follow our own law: late, mixed, dead, at a wrong
+        temperature. It held about as often as it says. A chance is given as a count out of ten, so that nobody reads a promise into it.
       </p>
     </ft-handbook-page>
   `,

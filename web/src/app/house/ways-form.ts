@@ -91,7 +91,7 @@ export class WaysForm {
     },
     {
       name: 'sureness',
-      label: 'How sure the wish should be',
+      label: 'How sure to be of enough',
       unit: '%',
       hint: 'below it more seed is asked for',
       accepts: 'from 50 to 99 %',
@@ -114,7 +114,7 @@ export class WaysForm {
       name: 'retestChance',
       label: 'Doubt a packet below',
       unit: '%',
-      hint: 'chance of so few by its own promise',
+      hint: 'chance of so few if what it promised held',
       accepts: 'from 0.1 to 50 %',
     },
   ] as const;

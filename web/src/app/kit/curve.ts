@@ -132,6 +132,6 @@ export class Curve {
   );
   protected readonly inWords = computed(() => {
     const { state, end } = this.answers();
-    return `${state.tipped} of ${this.facts().seeds} have shown a tip; ${state.tipped + end.low} to ${state.tipped + end.high} are expected in the end`;
+    return `${state.tipped} of ${this.facts().seeds} have shown a tip; expect ${state.tipped + end.low} to ${state.tipped + end.high} in all`;
   });
 }

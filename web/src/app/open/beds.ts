@@ -11,7 +11,7 @@ import { v7 as uuid } from 'uuid';
 import type { Crop } from '@fresh-tuck/core/crops';
 import { bedGate } from '@fresh-tuck/core/moving';
 import { bedInWords } from '@fresh-tuck/core/words';
-import { formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
+import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -44,8 +44,8 @@ import { OpenApi } from './open.api';
     @if (adding()) {
       <form [formGroup]="form" (ngSubmit)="add()">
         <ft-field class="name" label="What it is called" [most]="60" [control]="form.controls.name" accepted="A name." />
-        <ft-field label="Wide, m" mode="decimal" [control]="form.controls.widthM" accepted="A length like 1.2 or 0,8." />
-        <ft-field label="Long, m" mode="decimal" [control]="form.controls.lengthM" accepted="A length like 1.2 or 0,8." />
+        <ft-field [label]="'Wide, ' + unit()" mode="decimal" [control]="form.controls.widthM" [accepted]="side" />
+        <ft-field [label]="'Long, ' + unit()" mode="decimal" [control]="form.controls.lengthM" [accepted]="side" />
         <ft-field label="Made in (year)" mode="numeric" [control]="form.controls.madeYear" accepted="A year like 2024, or nothing." />
         <button matButton="outlined" type="submit" class="plain">Add this bed</button>
       </form>
@@ -92,11 +92,14 @@ export class Beds {
   );
   protected readonly adding = signal(false);
   protected readonly error = signal<string | null>(null);
+  protected readonly unit = computed(() => (this.about.household().units === 'us' ? 'ft' : 'm'));
+  protected readonly side = 'A length like 1.2, 80 cm or 4 ft.';
+  private readonly metres = (words: string): number | null => parseMetres(words, this.about.household().units);
   private readonly celsius = (words: string): number | null => parseCelsius(words, this.about.household().units);
   protected readonly form = new FormGroup({
     name: text('', Validators.required),
-    widthM: text('', Validators.required, readBy(readNumber)),
-    lengthM: text('', Validators.required, readBy(readNumber)),
+    widthM: text('', Validators.required, readBy(this.metres)),
+    lengthM: text('', Validators.required, readBy(this.metres)),
     madeYear: text('', wholeFrom(1900, 2100)),
   });
   protected readonly soil = text('', Validators.required, readBy(this.celsius));
@@ -123,8 +126,8 @@ export class Beds {
       .addBed({
         id,
         name,
-        widthM: readNumber(widthM) ?? 0,
-        lengthM: readNumber(lengthM) ?? 0,
+        widthM: this.metres(widthM) ?? 0,
+        lengthM: this.metres(lengthM) ?? 0,
         madeYear: madeYear.trim() === '' ? null : readNumber(madeYear),
       })
       .pipe(takeUntilDestroyed(this.destroyRef))

@@ -100,7 +100,7 @@ describe('moving sprouts', () => {
     await screen.click('Another bed');
     await screen.type('Wide, m', 'broad');
     await screen.click('Add this bed');
-    expect(await screen.errors()).toEqual(['A name.', 'A length like 1.2 or 0,8.', 'A length like 1.2 or 0,8.']);
+    expect(await screen.errors()).toEqual(['A name.', 'A length like 1.2, 80 cm or 4 ft.', 'A length like 1.2, 80 cm or 4 ft.']);
     await screen.type('What it is called', 'Wall bed');
     await screen.type('Wide, m', '0,8');
     await screen.type('Long, m', '2.4');

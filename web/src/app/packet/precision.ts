@@ -26,7 +26,7 @@ const SIZES = [4, 6, 8, 10, 14, 20, 28, 40, 56, 80, 110, 150, 200, 280, 400];
       <path class="mean" [attr.d]="'M30 ' + y(expected()) + 'H404'" />
       <path class="here" [attr.d]="here().path" />
     </svg>
-    <p class="soft">living of 100, by seeds tested; the bar is this test, 19 times in 20</p>
+    <p class="soft">live seeds of 100, by seeds tested; the bar is this test, 19 times in 20</p>
   `,
   styles: `
     svg {

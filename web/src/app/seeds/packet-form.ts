@@ -13,7 +13,7 @@ import type { CropSummary, PacketChange, PacketRequest, PacketSheet } from '@fre
 import { ISOLATIONS } from '@fresh-tuck/contract/choices';
 import { ISOLATION_WORDS } from '@fresh-tuck/core/words';
 import { DRYNESSES, freezesWet, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
-import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
+import { formatTemperature, inUnits, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
@@ -36,6 +36,7 @@ export class PacketForm {
   private readonly api = inject(SeedsApi);
   private readonly householdApi = inject(HouseholdApi);
   private readonly about = inject(AboutService);
+  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   private readonly destroyRef = inject(DestroyRef);
   /** The packet to correct. */
   readonly packet = input<PacketSheet | null>(null);
@@ -148,7 +149,7 @@ export class PacketForm {
       motherId: packet.motherId,
       fatherId: packet.fatherId,
       isolation: packet.isolation,
-      isolationM: packet.isolationM === null ? '' : `${packet.isolationM} m`,
+      isolationM: packet.isolationM === null ? '' : this.told(`${packet.isolationM} m`),
     });
     this.more.set(true);
   }
@@ -178,7 +179,7 @@ export class PacketForm {
     const celsius = this.read('celsius', (words) => parseCelsius(words, units), 'A temperature like 5, 5 C or 41F.');
     const grams = this.read('grams', readNumber, 'A weight in grams like 0.8.');
     const perGram = this.read('seedsPerGram', readNumber, 'How many seeds weigh a gram, like 250.');
-    const metres = this.read('isolationM', (words) => parseMetres(words, units), 'A distance like 400 m.');
+    const metres = this.read('isolationM', (words) => parseMetres(words, units), 'A distance like 400 m or 1300 ft.');
     this.form.markAllAsTouched();
     if (!this.form.valid || !known) {
       if (this.form.controls.isolation.invalid) this.more.set(true);
