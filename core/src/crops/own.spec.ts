@@ -57,7 +57,7 @@ describe('figures of one’s own', () => {
       [{ 'root.lateMm': 3 }, 'root.lateMm', /longer than the root that is ready/],
       [{ 'temperature.beta.optimumC': 40 }, 'temperature.beta.ceilingC', /above the warmth/],
       [{ 'temperature.share': [[20, 0.5]] }, 'temperature.share', /two pairs/],
-      [{ 'growing.light': 'moonlight' }, 'growing.light', /one of dark, needs_light, indifferent/],
+      [{ 'growing.light': 'moonlight' }, 'growing.light', /one of dark, needs light, either/],
       [{ id: 'leek' }, 'id', /no figure/],
       [{ 'days.__proto__': 1 }, 'days.__proto__', /no figure/],
     ];

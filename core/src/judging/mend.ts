@@ -1,7 +1,7 @@
 import { due, HOUR_MS } from '../units/index.js';
 import { methodOf } from '../method/index.js';
 import type { Answers, ParcelFacts, Trouble } from '../parcel/index.js';
-import { BETTER_ELSEWHERE, betterWay } from '../warmth/index.js';
+import { betterSpot } from '../warmth/index.js';
 import type { Mend } from './counsel.js';
 import { FINDINGS, type FindingId } from './trouble-guide.js';
 
@@ -33,14 +33,20 @@ const troubleOf = (trouble: Trouble, rooted: boolean): Mend => {
   return { kind: harmless ? 'retuck' : 'mend', what: 'trouble', trouble, finding };
 };
 
+/** Whether its spot keeps a part of it quiet, and which way is better; while it is chilled or its place kills that is no question. */
+export const elsewhere = ({ crop, chillUntilMs }: ParcelFacts, { toll, heat, nowMs }: Answers): 'cooler' | 'warmer' | null =>
+  heat !== null || (chillUntilMs !== null && chillUntilMs > nowMs) ? null : betterSpot(crop, toll);
+
 /** What the warmth asks for: seed kept quiet by heat or cold is not dead. */
-function warmth({ crop }: ParcelFacts, { state, toll, heat }: Answers): Mend[] {
+function warmth(facts: ParcelFacts, answers: Answers): Mend[] {
+  const { crop } = facts;
+  const { state, toll, heat } = answers;
   const found: Mend[] = heat ? [{ kind: 'mend', what: 'heat', survival: toll.survival, ...heat }] : [];
   if (state.quiet === 0) return found;
   if (heat === null && toll.survival < HARMED) {
     found.push({ kind: 'mend', what: 'overheated', injuryC: crop.temperature.injuryC, survival: toll.survival });
   }
-  const way = heat === null && toll.share < BETTER_ELSEWHERE ? betterWay(crop, toll.meanC) : null;
+  const way = elsewhere(facts, answers);
   if (way !== null) {
     found.push({
       kind: 'mend',

@@ -3,6 +3,7 @@ import type { TestResult } from '../seedtest/index.js';
 import type { Supply } from '../sowing/index.js';
 import { due, HOUR_MS } from '../units/index.js';
 import type { Hope, Supplying } from './counsel.js';
+import { elsewhere } from './mend.js';
 
 /** Whether hope is so small that the lot is judged. */
 export const hopeless = (facts: ParcelFacts, { chanceAnyFurther, patienceMs, nowMs, state, thirst }: Answers): boolean =>
@@ -39,8 +40,9 @@ function secondStep({ secondStep: agreed, followedBy }: ParcelFacts, { state, no
 
 function toppingUp(facts: ParcelFacts, answers: Answers, { topUp, short, enoughChance }: Supply): Supplying[] {
   const { state, end, nowMs } = answers;
-  // While its place kills nobody knows yet what will be missing.
+  // While its place kills, or keeps a part of it quiet, nobody knows yet what will be missing: that comes first.
   if (enoughChance === null || facts.wanted === null || facts.followedBy || answers.heat !== null) return [];
+  if (elsewhere(facts, answers) !== null && state.quiet > 0) return secondStep(facts, answers);
   // What was agreed for a later day is not asked for sooner.
   if (facts.secondStep && !due(facts.secondStep.atMs, nowMs)) return [];
   const agreed = secondStep(facts, answers);

@@ -65,6 +65,12 @@ const SITUATIONS: readonly [string, ParcelFacts, Verdict, RegExp][] = [
     'mend',
     /^A cooler spot/,
   ],
+  [
+    'very hot peppers in a room: the spot first, and no more seed into the same cold',
+    parcel('pepper-very-hot', 8, 19, { wanted: 6, packetLeft: 30, looks: [look(0, { tipped: 0 })] }),
+    'mend',
+    /^A warmer spot/,
+  ],
   ['okra on a cold porch', parcel('okra', 6, 13, { looks: [look(0, { tipped: 0 })] }), 'mend', /^A warmer spot/],
   // Roots.
   [

@@ -75,7 +75,9 @@ export interface Workings {
 /** The toll of the warmth from the end of the chill on; of the days ahead where it has hardly begun. */
 function tollFor(facts: ParcelFacts, progress: Progress, nowMs: number): WarmthToll {
   const fromMs = Math.max(facts.startMs, facts.chillUntilMs ?? 0);
-  return tollOf(facts.crop, progress, fromMs, nowMs - fromMs < SLOT_MS ? fromMs + 3 * DAY_MS : nowMs);
+  const toll = tollOf(facts.crop, progress, fromMs, nowMs - fromMs < SLOT_MS ? fromMs + 3 * DAY_MS : nowMs);
+  // Where it goes after its chill nobody has said yet: that is not held against it.
+  return fromMs > nowMs ? { ...toll, share: 1 } : toll;
 }
 
 /** Less harm than this is no figure to reckon with. */

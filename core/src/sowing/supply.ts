@@ -3,7 +3,7 @@ import { betaBinomial, binomial, countForecast } from '../chance/index.js';
 import { chanceOfPlants, MOST_SEEDS, seedsFor } from './how-many.js';
 import { waysOf, type OtherPacket, type ParcelFacts, type Workings } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
-import { BETTER_ELSEWHERE, betterWay } from '../warmth/index.js';
+import { betterSpot } from '../warmth/index.js';
 
 /** Another way to begin a packet that failed one way. */
 export type OtherWay = 'prepared' | 'warmer' | 'cooler' | 'pot' | 'pod' | 'towel' | 'packet';
@@ -121,8 +121,8 @@ function otherWay({ facts, toll }: Workings): { way: OtherWay; step: string | nu
   if (facts.chillUntilMs !== null) done.add('chill');
   const step = crop.preparation.steps.find((one) => !done.has(one) && one !== 'inoculate') ?? null;
   if (step !== null) return { way: 'prepared', step };
-  const board = toll.share < BETTER_ELSEWHERE ? betterWay(crop, toll.meanC) : null;
-  if (board !== null) return { way: board, step: null };
+  const spot = betterSpot(crop, toll);
+  if (spot !== null) return { way: spot, step: null };
   if ((facts.method ?? 'towel') !== 'towel') return { way: 'towel', step: null };
   return { way: crop.methods.soilless === 'fine' && !hatesPods(crop) ? 'pod' : 'pot', step: null };
 }

@@ -1,9 +1,10 @@
 import type { Crop } from '../crops/index.js';
 import type { Progress, Stay } from './progress.js';
-import { shareAt } from './share.js';
+import { betterWay, shareAt } from './share.js';
 import type { DayRange, Reading } from './spoken.js';
 
 const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 
 /** What the temperature so far has cost. */
 export interface WarmthToll {
@@ -13,6 +14,8 @@ export interface WarmthToll {
   readonly survival: number;
   /** Mean temperature, °C. */
   readonly meanC: number;
+  /** Mean of its last day, °C: where it lies now. */
+  readonly hereC: number;
   /** When half of the harm was done, ms; null where heat did none. */
   readonly harmedMs: number | null;
 }
@@ -91,6 +94,8 @@ export function tollOf(crop: Crop, progress: Progress, fromMs: number, toMs: num
   let weights = 0;
   let plain = 0;
   let hours = 0;
+  let here = 0;
+  let hereHours = 0;
   for (let ms = fromMs; ms < toMs; ms += HOUR_MS) {
     const celsius = progress.celsiusAt(ms);
     const done = progress.at(ms + HOUR_MS) - progress.at(ms);
@@ -99,6 +104,10 @@ export function tollOf(crop: Crop, progress: Progress, fromMs: number, toMs: num
     weights += done;
     plain += celsius;
     hours++;
+    if (ms >= toMs - DAY_MS) {
+      here += celsius;
+      hereHours++;
+    }
   }
   const dose = doses.reduce((sum, hour) => sum + hour, 0);
   const meanC = hours > 0 ? plain / hours : progress.celsiusAt(fromMs);
@@ -109,12 +118,23 @@ export function tollOf(crop: Crop, progress: Progress, fromMs: number, toMs: num
     share: cells === null || chilling ? 1 : Math.max(shareAt(cells.values, felt), 0.02),
     survival: survivalOf(dose),
     meanC,
+    hereC: hereHours > 0 ? here / hereHours : meanC,
     harmedMs: dose > 0 ? fromMs + halfOf(doses, dose) * HOUR_MS : null,
   };
 }
 
-/** Below this share of the living, another board is worth the walk, and what stays quiet is kept quiet by the warmth. */
-export const BETTER_ELSEWHERE = 0.75;
+/** Below this share of the living, another spot is worth the walk, and what stays quiet is kept quiet by the warmth. */
+export const BETTER_ELSEWHERE = 0.85;
+
+/**
+ * Which way more would come, by what it felt and where it lies now: nobody is sent on
+ * who has just walked. Null where its place is as good as any.
+ */
+export function betterSpot({ temperature }: Pick<Crop, 'temperature'>, { share, meanC, hereC }: WarmthToll): 'cooler' | 'warmer' | null {
+  const cells = temperature.share?.values ?? [];
+  if (share >= BETTER_ELSEWHERE || shareAt(cells, hereC) >= BETTER_ELSEWHERE) return null;
+  return betterWay({ temperature }, meanC);
+}
 
 /** Share of the living that come, where the warmth truly keeps some quiet; a little less is the table's noise. */
 export const keptQuiet = ({ share }: WarmthToll): number => (share < BETTER_ELSEWHERE ? share : 1);

@@ -1,5 +1,5 @@
 import type { PlaceNow } from '../warmth/index.js';
-import { counted, formatTemperature, type UnitSystem } from '../units/index.js';
+import { counted, formatTemperature, inUnits, type UnitSystem } from '../units/index.js';
 
 /** Below this swing a place is called steady, °C. */
 const STEADY_C = 2;
@@ -13,8 +13,10 @@ const OLD_DAYS = 2;
  */
 export function placeInWords({ minC, maxC, weight, ageDays }: PlaceNow, units: UnitSystem): string {
   const middle = formatTemperature((minC + maxC) / 2, units);
-  if (weight === 0 || ageDays === null) return `about ${middle}, a guess`;
-  if (ageDays > OLD_DAYS) return `about ${middle}, by what was read ${counted(Math.round(ageDays), 'day')} ago`;
+  // A guess is not told to a tenth of a degree.
+  const about = units === 'us' ? inUnits(`${(minC + maxC) / 2} °C`, units) : middle;
+  if (weight === 0 || ageDays === null) return `about ${about}, a guess`;
+  if (ageDays > OLD_DAYS) return `about ${about}, by what was read ${counted(Math.round(ageDays), 'day')} ago`;
   const swing = maxC - minC;
   return swing < STEADY_C ? `${middle}, steady` : `${middle}, swings ${Math.round(units === 'us' ? swing * 1.8 : swing)}°`;
 }
