@@ -160,7 +160,7 @@ const wholeReport = z.object({
   end: forecast,
   now: forecastAt,
   chanceQuietAlive: chance,
-  toll: z.object({ share: chance, survival: chance, meanC: z.number(), harmedMs: ms.nullable() }),
+  toll: z.object({ share: chance, survival: chance, meanC: z.number(), hereC: z.number(), harmedMs: ms.nullable() }),
   chanceAnyFurther: chance,
   hopeUntilMs: ms,
   chanceEver: chance,

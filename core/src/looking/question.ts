@@ -28,6 +28,11 @@ function remembered(chance: (ms: number) => number): (ms: number) => number {
   };
 }
 
+/** Whether seed was taken out of its chill: opened, or moved to another spot, since it was done. */
+const takenOut = ({ chillUntilMs, looks, stays }: ParcelFacts): boolean =>
+  chillUntilMs !== null &&
+  (looks.some(({ atMs, through }) => !through && atMs >= chillUntilMs) || stays.some(({ fromMs }) => fromMs >= chillUntilMs));
+
 /** Troubles that may come back overnight. */
 const LINGERS: readonly Trouble[] = ['threads', 'soft_seed', 'smell', 'drowned'];
 /** So long after they were seen one looks again, ms: by the next day's time. */
@@ -83,7 +88,7 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
     heat: heat !== null,
     secondMs: facts.secondStep && !facts.followedBy && state.tipped < facts.secondStep.below ? facts.secondStep.atMs : null,
     troubleMs: troubleDue(facts),
-    chillUntilMs: chillDue(facts.chillUntilMs, progress.celsiusAt(nowMs), nowMs),
+    chillUntilMs: chillDue(facts, progress.celsiusAt(nowMs), nowMs, takenOut(facts)),
     patienceMs: test ? test.finalMs : patience,
     noticedThrough: method.bagged ? noticedThrough(workings, soon.atMs - nowMs, nowMs) : 0,
     mates: facts.mates ?? null,

@@ -13,7 +13,7 @@ import {
 } from '../forecast/index.js';
 import { growthLimits, methodOf, type GrowthLimits, type Method } from '../method/index.js';
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
-import { AFTER_CHILL } from '../preparing/index.js';
+import { chilledStays, untold } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { integrateProgress, paused, responseOf, tollOf, type Pause, type Progress, type WarmthToll } from '../warmth/index.js';
 import { feltOf, waysOf, type ParcelFacts } from './facts.js';
@@ -77,7 +77,7 @@ function tollFor(facts: ParcelFacts, progress: Progress, nowMs: number): WarmthT
   const fromMs = Math.max(facts.startMs, facts.chillUntilMs ?? 0);
   const toll = tollOf(facts.crop, progress, fromMs, nowMs - fromMs < SLOT_MS ? fromMs + 3 * DAY_MS : nowMs);
   // Where it goes after its chill nobody has said yet: that is not held against it.
-  return fromMs > nowMs ? { ...toll, share: 1 } : toll;
+  return fromMs > nowMs && untold(facts.stays) ? { ...toll, share: 1 } : toll;
 }
 
 /** Less harm than this is no figure to reckon with. */
@@ -140,10 +140,7 @@ const noticeMs =
  */
 export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Basics {
   const endMs = Math.max(nowMs, facts.startMs) + daysOn * DAY_MS;
-  const stays =
-    facts.chillUntilMs !== null && facts.chillUntilMs > nowMs
-      ? [...facts.stays, { fromMs: facts.chillUntilMs, readings: [], guess: AFTER_CHILL }]
-      : facts.stays;
+  const stays = facts.chillUntilMs === null ? facts.stays : chilledStays(facts.crop, facts.stays, facts.chillUntilMs, nowMs);
   const whole = integrateProgress(responseOf(facts.crop.temperature), stays, facts.startMs, endMs, facts.utcOffsetHours);
   const progress = paused(whole, dryStretches(facts, nowMs));
   const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves, noticeMs(facts, progress));

@@ -1,13 +1,62 @@
+import type { Crop } from '../crops/index.js';
+import type { Stay } from '../warmth/index.js';
+
 /** Nobody has said yet where it goes when its chill is done: an ordinary warm room, °C. */
 export const AFTER_CHILL = { minC: 18, maxC: 24 } as const;
 /** A place below this is still the cold of a chill, °C. */
 const STILL_COLD_C = 9;
+/** How far the cold that a crop asks for swings, either way, °C. */
+const SWING_C = 1;
+
+/** A place by its record: its last reading, else what such places are like. */
+function isCold({ readings, guess }: Stay): boolean {
+  const { minC, maxC } = readings.at(-1) ?? guess;
+  return (minC + maxC) / 2 < STILL_COLD_C;
+}
 
 /**
- * When the chill ends, also while it is over and the seed is still in the cold; null
- * where there is none, or it is out.
+ * Where seed really lies while it is chilled. A spot that is named from the start and is
+ * warm is the one it goes to afterwards, as the worktop says: until then it is in the
+ * cold. What stands in a cold spot is chilled there, and nobody has said what follows.
+ *
+ * @param stays ordered by time, the first from the start
+ */
+export function chilledStays({ chill }: Pick<Crop, 'chill'>, stays: readonly Stay[], chillUntilMs: number, nowMs: number): readonly Stay[] {
+  const firstCold = stays.findIndex(isCold);
+  if (firstCold === 0) {
+    const last = stays.at(-1);
+    const goesOn = chillUntilMs > nowMs && last !== undefined && isCold(last);
+    return goesOn ? [...stays, { fromMs: chillUntilMs, readings: [], guess: AFTER_CHILL }] : stays;
+  }
+  // Taken out of a cold spot early, it is out: only what was named before any cold waits.
+  const [named, rest] = firstCold < 0 ? [stays, []] : [stays.slice(0, firstCold), stays.slice(firstCold)];
+  const cold: Stay = {
+    fromMs: stays[0]?.fromMs ?? chillUntilMs,
+    readings: [],
+    guess: { minC: chill.celsius - SWING_C, maxC: chill.celsius + SWING_C },
+  };
+  if (rest.length > 0) return chilledStays({ chill }, [cold, ...rest], chillUntilMs, nowMs);
+  const after = named.filter((stay, index) => (named[index + 1]?.fromMs ?? Infinity) > chillUntilMs);
+  return [cold, ...after.map((stay) => ({ ...stay, fromMs: Math.max(stay.fromMs, chillUntilMs) }))];
+}
+
+/** Whether nobody has said yet where seed goes after its chill: it was begun in a cold spot. */
+export const untold = ([first]: readonly Stay[]): boolean => first !== undefined && isCold(first);
+
+/**
+ * When the chill ends, also while it is over and the seed is still in the cold, or is to
+ * come out of it and nobody has opened it since; null where there is none, or it is out.
  *
  * @param celsiusNow temperature of its place
+ * @param opened whether it was opened since the chill was done
  */
-export const chillDue = (chillUntilMs: number | null, celsiusNow: number, nowMs: number): number | null =>
-  chillUntilMs !== null && (chillUntilMs > nowMs || celsiusNow < STILL_COLD_C) ? chillUntilMs : null;
+export function chillDue(
+  { chillUntilMs, stays }: { readonly chillUntilMs: number | null; readonly stays: readonly Stay[] },
+  celsiusNow: number,
+  nowMs: number,
+  opened: boolean,
+): number | null {
+  if (chillUntilMs === null) return null;
+  const waits = !untold(stays) && !opened;
+  return chillUntilMs > nowMs || celsiusNow < STILL_COLD_C || waits ? chillUntilMs : null;
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { CROPS } from '../crops/index.js';
 import { HOUR_MS } from '../units/index.js';
-import { chillDue } from './chill.js';
+import { chillDue, chilledStays } from './chill.js';
 import { soakClock, soakHours } from './soak.js';
 import { inOrder, opensCoat, PREPARATIONS, type PreparationStep } from './steps.js';
 
@@ -70,10 +70,51 @@ describe('seed made ready', () => {
 
   it('a chill is due at its end, stays due while the seed is still in the cold, and is over once it is out', () => {
     const end = START + 10 * 24 * HOUR_MS;
-    expect(chillDue(null, 4, START)).toBeNull();
-    expect(chillDue(end, 4, START)).toBe(end);
-    expect(chillDue(end, 22, START)).toBe(end);
-    expect(chillDue(end, 4, end + HOUR_MS)).toBe(end);
-    expect(chillDue(end, 22, end + HOUR_MS)).toBeNull();
+    const at = (celsius: number) => [{ fromMs: START, readings: [], guess: { minC: celsius - 1, maxC: celsius + 1 } }];
+    const due = (celsius: number, celsiusNow: number, nowMs: number, opened = false) =>
+      chillDue({ chillUntilMs: end, stays: at(celsius) }, celsiusNow, nowMs, opened);
+    expect(chillDue({ chillUntilMs: null, stays: at(4) }, 4, START, false)).toBeNull();
+    expect(due(4, 4, START)).toBe(end);
+    expect(due(4, 22, START)).toBe(end);
+    expect(due(4, 4, end + HOUR_MS)).toBe(end);
+    expect(due(4, 22, end + HOUR_MS)).toBeNull();
+    // Named for a warm spot from the start it lies in the cold meanwhile: somebody has to fetch it.
+    expect(due(22, 22, end + HOUR_MS)).toBe(end);
+    expect(due(22, 22, end + HOUR_MS, true)).toBeNull();
+  });
+
+  it('seed named for a warm spot lies in the cold until its chill is done, and goes there', () => {
+    const day = 24 * HOUR_MS;
+    const end = START + 10 * day;
+    const crop = CROPS.find(({ id }) => id === 'lavender');
+    if (!crop) throw new Error('no lavender');
+    const stay = (fromMs: number, celsius: number) => ({ fromMs, readings: [], guess: { minC: celsius - 2, maxC: celsius + 2 } });
+    const where = (stays: Parameters<typeof chilledStays>[1], nowMs = START): [number, number][] =>
+      chilledStays(crop, stays, end, nowMs).map(({ fromMs, guess }) => [(fromMs - START) / day, (guess.minC + guess.maxC) / 2]);
+    expect(where([stay(START, 20)])).toEqual([
+      [0, 4],
+      [10, 20],
+    ]);
+    // In a fridge: nobody has said what follows, so a room is supposed until it is over.
+    expect(where([stay(START, 4)])).toEqual([
+      [0, 4],
+      [10, 21],
+    ]);
+    expect(where([stay(START, 4)], end + day)).toEqual([[0, 4]]);
+    // Taken out early it is out; put into the cold late it is in the cold from the start.
+    expect(where([stay(START, 4), stay(START + 3 * day, 22)])).toEqual([
+      [0, 4],
+      [3, 22],
+    ]);
+    expect(where([stay(START, 22), stay(START + day, 5), stay(end, 20)], end + day)).toEqual([
+      [0, 4],
+      [1, 5],
+      [10, 20],
+    ]);
+    // Moved from one warm spot to another meanwhile, it goes to the later one.
+    expect(where([stay(START, 26), stay(START + 4 * day, 19)])).toEqual([
+      [0, 4],
+      [10, 19],
+    ]);
   });
 });

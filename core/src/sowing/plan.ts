@@ -2,7 +2,7 @@ import { doseFor, layOut, spacingNeededMm } from '../carrier/index.js';
 import { lateLength, methodOf, paneOf } from '../method/index.js';
 import { readyLength } from '../moving/index.js';
 import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/index.js';
-import { soakEnd } from '../preparing/index.js';
+import { soakEnd, untold } from '../preparing/index.js';
 import { finalCountFor } from '../seedtest/index.js';
 import { DAY_MS } from '../units/index.js';
 import { heatNow, placeNow, rateAt, responseOf, type DeadlyWarmth } from '../warmth/index.js';
@@ -98,7 +98,8 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
       spot,
       // What its thermometer said last; a guess refuses nobody.
       refused: heatNow(crop, facts.stays, startMs),
-      comes: comesAt(crop, progress, Math.max(startMs, facts.chillUntilMs ?? 0)),
+      // Begun in a cold spot, nobody has said yet where it goes when its chill is done.
+      comes: facts.chillUntilMs !== null && untold(facts.stays) ? 1 : comesAt(crop, progress, Math.max(startMs, facts.chillUntilMs ?? 0)),
       halfDays: halfMs === null ? null : (halfMs - startMs) / DAY_MS,
     };
   });

@@ -7,11 +7,19 @@ const TEMPERATURES = new RegExp(`(${N})(?:(-| to | and | or )(${N}))? ?°([CF])`
 const LENGTHS = /(\d+(?:\.\d+)?)(?:(-| to | by )(\d+(?:\.\d+)?))? (mm|cm|m)\b/g;
 const MM_PER = { mm: 1, cm: 10 } as const;
 const FEET_PER_M = 3.2808;
+const MM_PER_INCH = 25.4;
 
 const numberOf = (text: string): number => Number(text.replace('−', '-'));
 
+/** How finely prose says a length: pots to a quarter of an inch, beds to a whole one, roots to a sixteenth. */
+const finest = (inches: number): number => (inches >= 6 ? 1 : inches >= 1 ? 1 / 4 : inches >= 0.4 ? 1 / 8 : 1 / 16);
+
 /** An inch and a fraction without its unit. */
-const inches = (millimetres: number): string => formatLength(millimetres, 'us').replace(/ in$/, '');
+function inches(millimetres: number): string {
+  const exact = millimetres / MM_PER_INCH;
+  const step = finest(exact);
+  return formatLength(Math.max(Math.round(exact / step), 1) * step * MM_PER_INCH, 'us').replace(/ in$/, '');
+}
 
 /**
  * A text as a household reads it: temperatures in its scale, to a whole degree as

@@ -47,9 +47,9 @@ describe('quantities', () => {
   it('tells a text in the household’s units, ranges too, and leaves what is in them already', () => {
     const us = (text: string): string => inUnits(text, 'us');
     expect(us('Keep it at 15-18 °C, never below -3 °C or above 24 °C.')).toBe('Keep it at 59-64 °F, never below 27 °F or above 75 °F.');
-    expect(us('cell 20-30 mm, then 90 mm pot')).toBe('cell 13/16 to 1 3/16 in, then 3 9/16 in pot');
+    expect(us('cell 20-30 mm, then 90 mm pot')).toBe('cell 3/4 to 1 1/4 in, then 3 1/2 in pot');
     expect(us('5 to 12 mm; rows 40 cm apart; a bed of 80 by 120 cm; by 300 m')).toBe(
-      '3/16 to 1/2 in; rows 15 3/4 in apart; a bed of 31 1/2 by 47 1/4 in; by 984 ft',
+      '3/16 to 1/2 in; rows 16 in apart; a bed of 31 by 47 in; by 984 ft',
     );
     expect(us(us('20 to 30 °C'))).toBe('68 to 86 °F');
     // What a gardener typed in the other scale is turned back.

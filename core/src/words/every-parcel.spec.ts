@@ -61,15 +61,15 @@ describe('whatever a household has lying there', () => {
     }
   });
 
-  it('a chance is a chance, and a stretch holds its likeliest', () => {
+  it('a chance is a chance, and a stretch lies within what is there', () => {
     for (const { report } of all) {
       for (const chance of [report.chanceQuietAlive, report.now.anyChance, report.tomorrow.anyChance, report.end.anyChance]) {
         expect(chance).toBeGreaterThanOrEqual(0);
         expect(chance).toBeLessThanOrEqual(1);
       }
       for (const { low, mostLikely, high } of [report.now, report.tomorrow, report.end]) {
-        expect(low).toBeLessThanOrEqual(mostLikely);
-        expect(mostLikely).toBeLessThanOrEqual(high);
+        // Where a lot may be dead the likeliest is none, and the shortest stretch may lie above it.
+        expect(low <= high && (mostLikely === 0 || (low <= mostLikely && mostLikely <= high))).toBeTrue();
       }
       // What may come by now may come by tomorrow.
       expect(report.tomorrow.anyChance).toBeGreaterThanOrEqual(report.now.anyChance - 1e-9);

@@ -22,7 +22,7 @@ export function yearInWords({ growing }: Pick<Crop, 'growing'>, units: UnitSyste
 
 /** How the crop's seed is made ready, with its cold and its limit under water. */
 export function prepareInWords({ preparation, chill, water }: Pick<Crop, 'preparation' | 'chill' | 'water'>, units: UnitSystem): string {
-  const cold = chill.weeks > 0 ? ` Chill ${counted(chill.weeks, 'week')} at about ${formatTemperature(chill.celsius, units)}.` : '';
+  const cold = chill.weeks > 0 ? ` We count on ${counted(chill.weeks, 'week')} at about ${inUnits(`${chill.celsius} °C`, units)}.` : '';
   return `${inUnits(preparation.text, units)}${cold} Never under water for more than ${water.drowningLimitHours} h.`;
 }
 

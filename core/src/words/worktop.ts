@@ -1,7 +1,7 @@
 import type { Closure, Dose } from '../carrier/index.js';
 import type { Crop } from '../crops/index.js';
 import { inOrder, type Preparation, type PreparationStep } from '../preparing/index.js';
-import { capital, counted, formatTemperature, inUnits, type UnitSystem } from '../units/index.js';
+import { capital, counted, inUnits, type UnitSystem } from '../units/index.js';
 import { bladeInWords, foodFridgeInWords } from './cautions.js';
 import { soakLine } from './soak.js';
 import { STEP_WORDS } from './vocabulary.js';
@@ -100,7 +100,7 @@ export function worktop(setting: WorktopSetting): WorktopStep[] {
       ? []
       : [
           {
-            text: `Into the cold at about ${formatTemperature(crop.chill.celsius, units)} for ${chillDays} days, then to its warm spot.`,
+            text: `Into the cold at about ${inUnits(`${crop.chill.celsius} °C`, units)} for ${chillDays} days, then to its warm spot.`,
             caution: foodFridgeInWords(crop, dressed),
           },
         ]),

@@ -16,7 +16,7 @@ import {
   regulatedInWords,
   yearInWords,
 } from '@fresh-tuck/core/words';
-import { capital, DAY_MS, formatTemperature, inUnits, spanInWords } from '@fresh-tuck/core/units';
+import { capital, DAY_MS, inUnits, spanInWords } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -60,7 +60,9 @@ export class CropScreen {
 
   protected readonly sources = computed(() => {
     const crop = this.sheet()?.crop;
-    return crop ? GROUPS.map(([group, name]) => ({ name, source: crop[group].source, trust: TRUST[crop[group].confidence] })) : [];
+    return crop
+      ? GROUPS.map(([group, name]) => ({ name, source: inUnits(crop[group].source, this.units()), trust: TRUST[crop[group].confidence] }))
+      : [];
   });
   protected readonly units = computed(() => this.about.household().units);
   /** Where the household's figures leave the book's. */
@@ -92,7 +94,7 @@ export class CropScreen {
   protected readonly habits = computed(() => this.schools().filter(({ own }) => !own));
 
   protected warmth(celsius: number): string {
-    return formatTemperature(celsius, this.units());
+    return inUnits(`${celsius} °C`, this.units());
   }
 
   protected days(days: number): string {
@@ -110,6 +112,7 @@ export class CropScreen {
   protected readonly regulated = regulatedInWords;
   protected readonly capital = capital;
   protected readonly round = Math.round;
+  protected readonly saidIn = (text: string): string => inUnits(text, this.units());
   protected readonly comesBelow = comesBelowC;
   protected readonly told = (crop: Crop): Crop => cropIn(crop, this.units());
   /** Said of kinds that want chill: a fridge mostly holds food. */

@@ -12,6 +12,7 @@ const COLDEST_C = 0;
 const HOTTEST_C = 48;
 /** Room that a label takes along the hill, and the three heights that labels stand at. */
 const LABEL_WIDTH = 136;
+const GAP = 5;
 const LEVELS = [14, 48, 82] as const;
 
 const x = (celsius: number): number => LEFT + ((celsius - COLDEST_C) / (HOTTEST_C - COLDEST_C)) * (WIDTH - 2 * LEFT);
@@ -72,8 +73,8 @@ function placed<T extends Post>(posts: readonly T[]): (T & Label)[] {
         <circle class="knob" [attr.cx]="post.x" [attr.cy]="post.foot" r="5" />
       }
       @for (post of posts(); track post.id) {
-        <text class="name" [attr.x]="post.x" [attr.y]="post.label" [attr.text-anchor]="post.anchor">{{ post.name }}</text>
-        <text class="days" [attr.x]="post.x" [attr.y]="post.label + 16" [attr.text-anchor]="post.anchor">{{ post.days }}</text>
+        <text class="name" [attr.x]="beside(post)" [attr.y]="post.label" [attr.text-anchor]="post.anchor">{{ post.name }}</text>
+        <text class="days" [attr.x]="beside(post)" [attr.y]="post.label + 16" [attr.text-anchor]="post.anchor">{{ post.days }}</text>
       }
     </svg>
     <ul>
@@ -200,6 +201,11 @@ export class WarmthHill {
       .sort((a, b) => a.x - b.x);
     return placed(marked);
   });
+  /** A label that begins or ends at its post keeps a little off it. */
+  protected beside({ x: at, anchor }: { x: number; anchor: string }): number {
+    return at + (anchor === 'end' ? -GAP : anchor === 'start' ? GAP : 0);
+  }
+
   protected readonly inWords = computed(() =>
     this.posts()
       .map(({ name, days }) => `${name}: ${days}`)
