@@ -2,7 +2,7 @@ import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { deadlyWarmth } from '@fresh-tuck/core/warmth';
-import { refusedInWords, REASON_WORDS, targetInWords, type Act } from '@fresh-tuck/core/words';
+import { PLACE_CAUTIONS, refusedInWords, REASON_WORDS, targetInWords, type Act } from '@fresh-tuck/core/words';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -163,7 +163,9 @@ export class BatchScreen {
 
   protected place(spotId: string): void {
     const holderId = this.batch()?.holder.id;
-    if (holderId) this.run(this.api.placeHolder(holderId, { id: uuid(), spotId }), 'Moved. The days ahead follow its new warmth.');
+    const caution = PLACE_CAUTIONS[this.spots().find(({ id }) => id === spotId)?.kind ?? ''];
+    const said = ['Moved. The days ahead follow its new warmth.', caution].filter(Boolean).join(' ');
+    if (holderId) this.run(this.api.placeHolder(holderId, { id: uuid(), spotId }), said);
   }
 
   protected close(reason: CloseRequest['reason']): void {

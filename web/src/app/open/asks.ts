@@ -39,12 +39,16 @@ export class LookAsks {
   readonly picture = input<string | null>(null);
 
   protected readonly damps = DAMPS;
-  protected readonly troubles = TROUBLES;
   protected readonly words = TROUBLE_WORDS;
   protected readonly pictures = FINDING_OF;
   protected readonly wrongShown = signal(false);
   protected readonly moreShown = signal(false);
   protected readonly tips = computed(() => newTips(this.draft(), this.before()));
+  /** Fuzz that may be root hair is asked for where a root was seen; elsewhere threads are mould. */
+  protected readonly troubles = computed(() => {
+    const rooted = this.before().tipped + this.tips() > 0 || this.draft().troubles.has('fuzz');
+    return TROUBLES.filter((trouble) => rooted || trouble !== 'fuzz');
+  });
   protected readonly canCountMore = computed(() => this.draft().counted < mostCounted(this.draft(), this.before()));
   protected readonly wrong = computed(() => this.wrongShown() || this.draft().troubles.size > 0);
 

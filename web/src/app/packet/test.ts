@@ -9,7 +9,15 @@ import { debounceTime, filter, finalize, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { MOST_TESTED, seedsForDecision, seedsForPrecision } from '@fresh-tuck/core/seedtest';
 import { wilsonInterval } from '@fresh-tuck/core/chance';
-import { aimInWords, finalCountInWords, wouldTell, type TestAim } from '@fresh-tuck/core/words';
+import {
+  aimInWords,
+  finalCountInWords,
+  foodFridgeInWords,
+  handlingInWords,
+  PLACE_CAUTIONS,
+  wouldTell,
+  type TestAim,
+} from '@fresh-tuck/core/words';
 import { usualSteps } from '@fresh-tuck/core/preparing';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -183,6 +191,14 @@ export class TestScreen {
     return crop ? usualSteps(crop).filter((step) => step !== 'split') : [];
   });
   protected readonly spotId = computed(() => this.spotFixed() ?? this.cold() ?? this.plan()?.spotId ?? this.spots()[0]?.id ?? null);
+  /** What the seed, its cold and its spot ask for. */
+  protected readonly cautions = computed(() => {
+    const crop = this.crop();
+    if (!crop) return [];
+    const handling = handlingInWords(crop, this.about.household().units);
+    const fridge = this.chillDays() === null ? null : foodFridgeInWords(crop, this.packet()?.dressed ?? false);
+    return [handling?.strong ? handling.text : null, fridge, PLACE_CAUTIONS[this.spot()?.kind ?? '']].filter((one) => one != null);
+  });
   protected readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
   protected readonly finalCount = computed(() => this.plan()?.bySpot.find(({ spotId }) => spotId === this.spotId())?.finalCount ?? null);
   protected readonly finalText = computed(() => {
