@@ -214,7 +214,7 @@ describe('the verdict', () => {
       expect(JSON.stringify(judgement)).not.toMatch(/NaN|undefined|Infinity/);
       // Nobody is told to bin living seed without its chance, nor to add seed without what it gives.
       for (const { kind, text } of judgement.advice) {
-        if (kind === 'give_up' || kind === 'restart') expect(text).toMatch(/lives with .*chance/);
+        if (kind === 'give_up' || kind === 'restart') expect(text).toMatch(/has .*chance.* of being alive/);
         if (kind === 'top_up') expect(text).toMatch(/chance.* With \d+ more/);
         if (kind === 'retest') expect(text).toMatch(/chance/);
       }

@@ -1,5 +1,6 @@
 /** Every sentence the product says about facts, and every word for a code. */
 export * from './advice.js';
+export * from './alive.js';
 export * from './bed.js';
 export * from './cautions.js';
 export * from './danger.js';

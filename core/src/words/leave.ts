@@ -1,7 +1,8 @@
+import { aliveInWords } from './alive.js';
 import type { Judgement, Leave } from '../judging/index.js';
 import type { Method } from '../method/index.js';
 import type { BagMates } from '../parcel/index.js';
-import { capital, chanceInWords, counted, type Words } from '../units/index.js';
+import { capital, counted, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
 import { nextInWords } from './next.js';
 
@@ -22,7 +23,7 @@ export function leaveInWords(leave: Leave, next: Judgement['next'], method: Meth
     return leave.what === 'nothing_more' ? { ...say('Nothing more to come', shown), button: CLOSE } : say('No quiet seed left', shown);
   }
   const which = leave.quiet === 1 ? 'The quiet seed' : `Each of the ${leave.quiet} quiet seeds`;
-  const alive = `${which} has ${chanceInWords(leave.alive)} of being alive.`;
+  const alive = `${which} ${aliveInWords(leave.alive)}.`;
   switch (leave.what) {
     case 'retuck':
       return say(method.bagged ? `Re-tuck ${counted(leave.quiet, 'quiet seed')}` : `Leave ${counted(leave.quiet, 'quiet seed')}`, alive);

@@ -1,7 +1,8 @@
+import { aliveInWords } from './alive.js';
 import type { Judgement, Report } from '../judging/index.js';
 import { methodOf } from '../method/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
-import { about, chanceInWords, counted, rangeInWords, type Words } from '../units/index.js';
+import { about, counted, rangeInWords, type Words } from '../units/index.js';
 import { knownInWords } from './known.js';
 import { nextInWords } from './next.js';
 
@@ -49,7 +50,7 @@ export function reasonsInWords(facts: ParcelFacts, report: Report, next: Judgeme
       : [
           `New ${many} by now: ${range(now)}; by ${words.when(tomorrow.atMs)}: ${range(tomorrow)}; in the end ${range(end)}, each with 8 chances in 10.`,
           nextTipInWords(report, one, words),
-          `A quiet seed has ${chanceInWords(report.chanceQuietAlive)} of being alive.`,
+          `A quiet seed ${aliveInWords(report.chanceQuietAlive)}.`,
         ];
   return [
     ...quiet,

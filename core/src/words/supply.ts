@@ -1,3 +1,4 @@
+import { aliveInWords } from './alive.js';
 import type { Hope, Supplying } from '../judging/index.js';
 import type { Method } from '../method/index.js';
 import type { PreparationStep } from '../preparing/index.js';
@@ -27,7 +28,7 @@ export function hopeInWords({ anyFurther, untilMs, ever, quietAlive }: Hope, { n
   const soon = chanceInWords(anyFurther);
   const late = chanceInWords(ever);
   const and = late === soon ? '' : `, ${late} that one comes ever`;
-  return `${capital(soon)} that another ${nouns.event.one} ${nouns.shows} by ${words.when(about(untilMs))}${and}; a quiet seed lives with ${chanceInWords(quietAlive)}.`;
+  return `${capital(soon)} that another ${nouns.event.one} ${nouns.shows} by ${words.when(about(untilMs))}${and}; a quiet seed ${aliveInWords(quietAlive)}.`;
 }
 
 /** From this chance on it is worth a word that the lot itself may be dead. */

@@ -1,3 +1,4 @@
+import { aliveInWords } from './alive.js';
 import type { Ground, Why, Weighed, WhyFigures } from '../judging/index.js';
 import { methodOf, type Method } from '../method/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
@@ -41,7 +42,7 @@ function movedInWords({ without, with: now }: Weighed, words: Words): string {
     parts.push(`half of the live seeds ${far} ${hours > 0 ? 'later' : 'sooner'}`);
   }
   if (parts.length === 0 && Math.abs(now.alive - without.alive) >= 0.02) {
-    parts.push(`a quiet seed has ${chanceInWords(now.alive)} of being alive instead of ${chanceInWords(without.alive)}`);
+    parts.push(`a quiet seed ${aliveInWords(now.alive)}, not ${chanceInWords(without.alive)}`);
   }
   return parts.length > 0 ? parts.join('; ') : 'hardly anything';
 }

@@ -8,7 +8,8 @@ import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { type ParcelFacts, parcelState, type SeedMark } from '@fresh-tuck/core/parcel';
-import type { Act } from '@fresh-tuck/core/words';
+import type { Preparation } from '@fresh-tuck/core/preparing';
+import { preparingInWords, type Act } from '@fresh-tuck/core/words';
 import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import type { ApiProblem } from '../data/transport/transport.service';
@@ -53,6 +54,7 @@ export class OpenScreen {
   private readonly undoOffer = inject(UndoOffer);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
+  protected readonly preparing = (steps: readonly string[]): string => preparingInWords(steps as readonly Preparation[], null);
   protected readonly round = inject(RoundService);
 
   readonly batchId = input.required<string>();
