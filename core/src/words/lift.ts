@@ -3,6 +3,7 @@ import type { Crop } from '../crops/index.js';
 import type { Method } from '../method/index.js';
 import { about, before, counted, HOUR_MS, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
+import { mixInWords } from './sheet.js';
 
 /** A deadline nearer than this is written in the ink of trouble, ms. */
 export const PRESSING_MS = 14 * HOUR_MS;
@@ -16,10 +17,10 @@ function lengths({ measuredMm, longestMm }: Lengths, words: Words): string {
 }
 
 function moveText({ moving, root }: Crop, words: Words): string {
-  const { depthMm, surfaceSown, mix, pot } = moving;
-  const place = surfaceSown ? 'On the surface, pressed in' : `Root down, ${words.length(depthMm)} deep`;
+  const { depthMm, surfaceSown, pot } = moving;
+  const place = surfaceSown ? 'On the surface, pressed in' : `Root down, ${words.told(`${Math.round(depthMm)} mm`)} deep`;
   const hold = root.shy === 2 ? 'It hates being moved: go gently, hold it by the coat.' : 'Hold it by the coat, never the root.';
-  return `${place}, into damp ${mix} (${words.told(pot)}). ${hold}`;
+  return `${place}, into damp ${mixInWords(moving)} (${words.told(pot)}). ${hold}`;
 }
 
 /** What freeing a late root means, by what it has grown into. */

@@ -1,6 +1,7 @@
 import type { Crop } from '../crops/index.js';
 import { depthMm, MIX_ML, PELLET_ML, PELLET_RESERVE_ML, type Destination } from '../moving/index.js';
 import { counted, type Words } from '../units/index.js';
+import { mixInWords } from './sheet.js';
 
 /** How to plant, point by point. */
 export interface MoveCard {
@@ -13,11 +14,11 @@ export interface MoveCard {
 const litres = (millilitres: number): string =>
   millilitres < 950 ? `${Math.round(millilitres / 10) * 10} ml` : `${(millilitres / 1000).toFixed(1)} l`;
 
-function depthLine(crop: Crop, destination: Destination, words: Pick<Words, 'length'>): string {
+function depthLine(crop: Crop, destination: Destination, words: Pick<Words, 'told'>): string {
   if (destination === 'slot') return 'Some root inside the slit sponge, its tip free below; the seed level with the top.';
   if (destination === 'glass') return 'The root in the water, the seed above it.';
   if (depthMm(crop) === 0) return 'On the surface, pressed in.';
-  return `${words.length(depthMm(crop))} of mix over the seed.`;
+  return `${words.told(`${Math.round(depthMm(crop))} mm`)} of mix over the seed.`;
 }
 
 function mediumLine({ moving }: Crop, destination: Destination, count: number): string {
@@ -28,7 +29,7 @@ function mediumLine({ moving }: Crop, destination: Destination, count: number): 
   if (destination === 'glass') return 'Clean water, changed every two days.';
   if (destination === 'bed') return 'Fine soil without stones, damp a hand deep.';
   const mix = MIX_ML[destination];
-  return `Damp ${moving.mix}${mix ? `, about ${litres(mix * count)} for ${count}` : ''}; no stones, wetted through before filling.`;
+  return `Damp ${mixInWords(moving)}${mix ? `, about ${litres(mix * count)} for ${count}` : ''}; no stones, wetted through before filling.`;
 }
 
 function waterLine(destination: Destination, { growing }: Crop): string {
@@ -62,7 +63,7 @@ const MIX_CAUTIONS: Readonly<Partial<Record<Destination, string>>> = {
  *
  * @param count sprouts, 1 or more
  */
-export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'length' | 'told'>): MoveCard {
+export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'told'>): MoveCard {
   const { spacingCm } = crop.growing;
   const shy = crop.root.shy === 2 ? 'It hates being moved: go gently. ' : '';
   const lines = [

@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { capital, counted, formatLength, formatTemperature, inUnits, rangeInWords, type UnitSystem } from '../units/index.js';
+import { capital, counted, formatTemperature, inUnits, rangeInWords, type UnitSystem } from '../units/index.js';
 
 const weeks = ([low, high]: readonly [number, number]): string => `${rangeInWords(low, high)} weeks`;
 
@@ -22,14 +22,19 @@ export function yearInWords({ growing }: Pick<Crop, 'growing'>, units: UnitSyste
 
 /** How the crop's seed is made ready, with its cold and its limit under water. */
 export function prepareInWords({ preparation, chill, water }: Pick<Crop, 'preparation' | 'chill' | 'water'>, units: UnitSystem): string {
-  const cold = chill.weeks > 0 ? ` We count on ${counted(chill.weeks, 'week')} at about ${inUnits(`${chill.celsius} °C`, units)}.` : '';
+  const cold =
+    chill.weeks > 0 ? ` We count on ${counted(chill.weeks, 'week')} of chill at about ${inUnits(`${chill.celsius} °C`, units)}.` : '';
   return `${inUnits(preparation.text, units)}${cold} Never under water for more than ${water.drowningLimitHours} h.`;
 }
 
+/** "seed mix", "airy mix": what it is planted into. */
+export const mixInWords = ({ mix }: Pick<Crop['moving'], 'mix'>): string => (/\bmix\b|soil|compost/.test(mix) ? mix : `${mix} mix`);
+
 /** When a sprout of the crop is moved from the towel, and into what. */
 export function movingInWords({ root, moving }: Pick<Crop, 'root' | 'moving'>, units: UnitSystem): string {
-  const place = moving.surfaceSown ? 'On the surface, pressed in' : `Root down, ${formatLength(moving.depthMm, units)} deep`;
-  return `At ${formatLength(root.readyMm, units)} of root; near ${formatLength(root.lateMm, units)} it is in the paper. ${place}, into damp ${moving.mix} (${inUnits(moving.pot, units)}).`;
+  const length = (millimetres: number): string => inUnits(`${Math.round(millimetres)} mm`, units);
+  const place = moving.surfaceSown ? 'On the surface, pressed in' : `Root down, ${length(moving.depthMm)} deep`;
+  return `At ${length(root.readyMm)} of root; near ${length(root.lateMm)} it is in the paper. ${place}, into damp ${mixInWords(moving)} (${inUnits(moving.pot, units)}).`;
 }
 
 /** Where the crop is regulated, as a sentence; null where nothing is known. */

@@ -106,7 +106,6 @@ export class Move {
     return destination === null
       ? null
       : moveCard(this.batch().facts.crop, destination, Math.max(this.count(), 1), {
-          length: (mm) => formatLength(mm, units),
           told: (text) => inUnits(text, units),
         });
   });
