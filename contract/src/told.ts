@@ -171,5 +171,5 @@ export function toldToPeople(refusal: string, units: UnitSystem): string {
   };
   // A semicolon that goes on with another field begins another sentence.
   const parts = refusal.split(/; (?=(?:[a-z]+[A-Za-z.0-9]*) (?:must|needs|belong))/);
-  return inUnits(parts.map(sentence).join(' '), units);
+  return inUnits(parts.map(sentence).join(' '), units, true);
 }

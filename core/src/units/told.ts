@@ -15,9 +15,9 @@ const numberOf = (text: string): number => Number(text.replace('−', '-'));
 const finest = (inches: number): number => (inches >= 6 ? 1 : inches >= 1 ? 1 / 4 : inches >= 0.4 ? 1 / 8 : 1 / 16);
 
 /** An inch and a fraction without its unit. */
-function inches(millimetres: number): string {
+function inches(millimetres: number, limits: boolean): string {
   const exact = millimetres / MM_PER_INCH;
-  const step = finest(exact);
+  const step = limits ? 1 / 16 : finest(exact);
   return formatLength(Math.max(Math.round(exact / step), 1) * step * MM_PER_INCH, 'us').replace(/ in$/, '');
 }
 
@@ -28,8 +28,9 @@ function inches(millimetres: number): string {
  * reads °C. Fractions of an inch stand apart from a range by "to".
  *
  * @param text any sentence, with or without quantities
+ * @param limits whether its lengths are limits that must hold, and not prose: to a sixteenth of an inch
  */
-export function inUnits(text: string, units: UnitSystem): string {
+export function inUnits(text: string, units: UnitSystem, limits = false): string {
   const scale = units === 'us' ? 'F' : 'C';
   const turn = units === 'us' ? fahrenheitFromCelsius : celsiusFromFahrenheit;
   const degrees = (value: string): string => String(Math.round(turn(numberOf(value))));
@@ -39,8 +40,8 @@ export function inUnits(text: string, units: UnitSystem): string {
   if (units === 'metric') return warm;
   return warm.replace(LENGTHS, (_: string, low: string, joint: string | undefined, high: string | undefined, unit: 'mm' | 'cm' | 'm') => {
     if (unit === 'm') return `${[low, ...(high ? [high] : [])].map((metres) => Math.round(Number(metres) * FEET_PER_M)).join(joint)} ft`;
-    const from = inches(Number(low) * MM_PER[unit]);
-    const to = joint && high ? inches(Number(high) * MM_PER[unit]) : null;
+    const from = inches(Number(low) * MM_PER[unit], limits);
+    const to = joint && high ? inches(Number(high) * MM_PER[unit], limits) : null;
     return to === null || to === from ? `${from} in` : `${from}${joint === '-' ? ' to ' : joint}${to} in`;
   });
 }

@@ -52,6 +52,8 @@ describe('quantities', () => {
       '3/16 to 1/2 in; rows 16 in apart; a bed of 31 by 47 in; by 984 ft',
     );
     expect(us(us('20 to 30 °C'))).toBe('68 to 86 °F');
+    // A limit is not rounded past what is taken.
+    expect(inUnits('a number from 0.5 to 80 mm', 'us', true)).toBe('a number from 1/16 to 3 1/8 in');
     // What a gardener typed in the other scale is turned back.
     expect(inUnits('not above 75 °F, 3 mm deep', 'metric')).toBe('not above 24 °C, 3 mm deep');
     expect(us('2 minutes, 5 men, 12 metres')).toBe('2 minutes, 5 men, 12 metres');

@@ -121,7 +121,7 @@ export class CropFigures {
       if (text === row.bookText) continue;
       // What was not touched keeps its exact figure: the field shows it rounded.
       const value = text === row.text && path in sheet.own ? sheet.own[path] : figureFrom(row.figure, text, this.units());
-      if (value === undefined) errors[path] = inUnits(accepted(row.figure), this.units());
+      if (value === undefined) errors[path] = inUnits(accepted(row.figure), this.units(), true);
       else figures[path] = value;
     }
     if (this.named() && this.name().trim() === '') errors['name'] = 'Give it a name of its own.';
