@@ -2,7 +2,7 @@ import * as z from 'zod';
 import type { WhyPanel } from '@fresh-tuck/core/words';
 import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
 import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
-import { CARRIERS, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PURPOSES, TARGETS } from './choices.js';
+import { CARRIERS, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PREPARATIONS, PURPOSES, TARGETS } from './choices.js';
 import { drawnFacts, houseWays, parcelFacts, report, reportOnCard, told, type DrawnFacts } from './parcel-values.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
@@ -198,7 +198,7 @@ export const batch = z.object({
   closedInWords: z.string(),
   lastLookId: z.string().nullable(),
   lastLookMs: z.number().nullable(),
-  prepared: z.array(z.string()),
+  prepared: z.array(z.enum(PREPARATIONS)),
   dressed: z.boolean(),
   purpose: z.enum(PURPOSES),
   /** Seeds on each towel of a test. */

@@ -1,4 +1,4 @@
-import { inUnits, type UnitSystem } from '@fresh-tuck/core/units';
+import { capital, inUnits, type UnitSystem } from '@fresh-tuck/core/units';
 
 /**
  * What people call the fields of a request. A refusal names its field as programs
@@ -149,8 +149,6 @@ const named = (path: string): string | undefined => {
   const last = FIELD_WORDS[parts.slice(-2).join('.')] ?? FIELD_WORDS[parts.at(-1) ?? ''];
   return last === undefined || row < 0 ? last : `${last} in row ${Number(parts[row]) + 1}`;
 };
-
-const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 
 /**
  * A refusal as a person reads it: fields by their names in the garden, codes as

@@ -1,8 +1,8 @@
-import betaln from '@stdlib/math-base-special-betaln';
 import type { Evidence } from './evidence.js';
 import { edgesOf, power, seenAt, takeHeat, type Edges, type SeenAt } from './edges.js';
 import { LEAST_CHANCE } from './likelihood.js';
 import type { Prior } from './prior.js';
+import { logShareDensities } from './share-prior.js';
 import { crowdShare, lateShare, lawShape, TIP_LAWS, type LawShape, type TipLaw } from './tip-law.js';
 
 /** One cell of the posterior in everything but the living share, which has its nodes in `shares`. */
@@ -21,9 +21,6 @@ export interface Posterior {
   readonly columns: readonly Column[];
 }
 
-/** A few lots are duds whatever the packet says. */
-const DUD = { chance: 0.04, a: 0.6, b: 15 } as const;
-const DUD_SCALE = Math.log(DUD.chance) - betaln(DUD.a, DUD.b);
 const REACH_SD = 4;
 const PRUNE_BELOW = 1e-3;
 /** Columns that together hold less than this are dropped: nobody can see them, and every question asks each column. */
@@ -46,18 +43,6 @@ const node = ({ low, step }: Axis, index: number): number => low + (index + 0.5)
 
 /** The living share is laid out as sin², which gives both ends of the beta their due. */
 const shareOf = (angle: number): number => Math.sin(angle) ** 2;
-
-/** Log density of the living share's prior along its angle, at each node: a beta and the few duds. */
-function logShareDensities({ mean, weight }: Prior['share'], shares: Float64Array): Float64Array {
-  const [a, b] = [mean * weight, (1 - mean) * weight];
-  const lot = Math.log(1 - DUD.chance) - betaln(a, b);
-  return shares.map((v) => {
-    const [logV, logRest] = [Math.log(v), Math.log1p(-v)];
-    const mixed = Math.exp(lot + (a - 1) * logV + (b - 1) * logRest) + Math.exp(DUD_SCALE + (DUD.a - 1) * logV + (DUD.b - 1) * logRest);
-    // The angle's own measure: d(sin²) = 2 sin cos.
-    return Math.log(mixed) + Math.LN2 + (logV + logRest) / 2;
-  });
-}
 
 const gauss = (x: number, mean: number, sd: number): number => Math.exp(-(((x - mean) / sd) ** 2) / 2) / sd;
 

@@ -40,4 +40,10 @@ describe('a spot that keeps seed quiet', () => {
     const lavender = parcel('lavender', 20, 4, { seeds: 20, wanted: null });
     expect(leads(lavender).join()).not.toMatch(/spot/);
   });
+
+  it('is no danger while the seed that is named for it lies in the cold, and is one from then on', () => {
+    const named = (chillUntilMs: number) => reportFor(parcel('lavender', 5, 44, { seeds: 12, wanted: null, chillUntilMs }), NOW).heat;
+    expect(named(NOW + 9 * DAY_MS)).toBeNull();
+    expect(named(NOW - DAY_MS)?.peakC).toBeGreaterThan(44);
+  });
 });

@@ -8,7 +8,7 @@ import { feltOf } from './facts.js';
 import { waitingOf, type Waiting } from './hope.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
 import type { ParcelState } from './state.js';
-import { HORIZON_DAYS, SLOT_MS, type Workings } from './workings.js';
+import { HORIZON_DAYS, liesIn, SLOT_MS, type Workings } from './workings.js';
 
 /** A count forecast at a moment. */
 export interface CountAt extends CountForecast {
@@ -197,7 +197,7 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
     drying,
     soaking,
     thirst: soaking ? null : thirstOf(workings, drying, nowMs),
-    heat: state.quiet + state.showing > 0 ? heatNow(facts.crop, facts.stays, nowMs) : null,
+    heat: state.quiet + state.showing > 0 ? heatNow(facts.crop, liesIn(facts, nowMs), nowMs) : null,
     drownsMs: drowns(workings, soaking, nowMs),
     rootRate: {
       mmPerDayNow: growth.mmPerDayAtOptimum * (progress.at(nowMs + DAY_MS) - progress.at(nowMs)),

@@ -15,7 +15,7 @@ import { growthLimits, methodOf, type GrowthLimits, type Method } from '../metho
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
 import { chilledStays, untold } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { integrateProgress, paused, responseOf, tollOf, type Pause, type Progress, type WarmthToll } from '../warmth/index.js';
+import { integrateProgress, paused, responseOf, tollOf, type Pause, type Progress, type Stay, type WarmthToll } from '../warmth/index.js';
 import { feltOf, waysOf, type ParcelFacts } from './facts.js';
 import { parcelState, type ParcelState } from './state.js';
 
@@ -133,6 +133,10 @@ const noticeMs =
     return (MOSTLY_NOTICED_MM / (crop.root.mmPerDayAtOptimum * aDay)) * DAY_MS;
   };
 
+/** Where it truly lies and lay: in the cold while it is chilled, whatever spot it is named for. */
+export const liesIn = ({ crop, stays, chillUntilMs }: ParcelFacts, nowMs: number): readonly Stay[] =>
+  chillUntilMs === null ? stays : chilledStays(crop, stays, chillUntilMs, nowMs);
+
 /**
  * What a parcel went through up to a moment, and no further than some days on.
  *
@@ -140,7 +144,7 @@ const noticeMs =
  */
 export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Basics {
   const endMs = Math.max(nowMs, facts.startMs) + daysOn * DAY_MS;
-  const stays = facts.chillUntilMs === null ? facts.stays : chilledStays(facts.crop, facts.stays, facts.chillUntilMs, nowMs);
+  const stays = liesIn(facts, nowMs);
   const whole = integrateProgress(responseOf(facts.crop.temperature), stays, facts.startMs, endMs, facts.utcOffsetHours);
   const progress = paused(whole, dryStretches(facts, nowMs));
   const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves, noticeMs(facts, progress));

@@ -1,4 +1,4 @@
-import type { House } from '../parcel/index.js';
+import { USUAL_WAYS, type House } from '../parcel/index.js';
 import { bookPrior } from '../forecast/index.js';
 import { CROPS, type Crop } from '../crops/index.js';
 import { planFor } from './plan.js';
@@ -10,15 +10,7 @@ const coriander = CROPS.find(({ id }) => id === 'coriander') as Crop;
 const household: House = {
   zone: 'Europe/Copenhagen',
   lookingTimes: ['07:00', '18:30'],
-  ways: {
-    rootSchool: 'crop',
-    unopenedFirst: false,
-    leastHope: 0.1,
-    sureness: 0.9,
-    retestChance: 0.05,
-    patienceTimes: 4,
-    lateTolerance: 0.01,
-  },
+  ways: { ...USUAL_WAYS, patienceTimes: 4, lateTolerance: 0.01 },
 };
 const prior = bookPrior(coriander, { printedRate: 0.8, ageYears: 1, seen: 'tip' });
 const spot = (id: string, minC: number, maxC: number) => ({ id, readings: [], guess: { minC, maxC }, prior });

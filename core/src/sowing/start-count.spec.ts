@@ -1,7 +1,7 @@
 import { randomBeta, randomLcg, randomUniform } from 'd3-random';
 import { bookPrior } from '../forecast/index.js';
 import { CROPS, type Crop } from '../crops/index.js';
-import { workingsFor, type House } from '../parcel/index.js';
+import { USUAL_WAYS, workingsFor, type House } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
 import { comesInWords, factorInWords, refusedInWords, stepsInWords } from '../words/index.js';
 import { words } from '../testing/parcel.js';
@@ -12,15 +12,7 @@ const NOW = Date.parse('2026-03-02T06:40:00Z');
 const house: House = {
   zone: 'Europe/Lisbon',
   lookingTimes: ['06:45', '20:00'],
-  ways: {
-    rootSchool: 'crop',
-    unopenedFirst: false,
-    leastHope: 0.1,
-    sureness: 0.9,
-    retestChance: 0.05,
-    patienceTimes: 2,
-    lateTolerance: 0.01,
-  },
+  ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
 };
 const crop = (id: string) => CROPS.find((one) => one.id === id) as Crop;
 

@@ -8,6 +8,10 @@ const NUMBER = String.raw`([+-]?\d+(?:[.,]\d+)?)`;
 const TEMPERATURE = new RegExp(`^${NUMBER}\\s*°?\\s*([cf])?$`, 'i');
 const LENGTH = /^(?:(\d+)\s+)?(\d+)\/(\d+)\s*(?:in|")$|^(\d+(?:[.,]\d+)?)\s*(mm|cm|in|")?$/i;
 
+/** By definition. */
+export const MM_PER_INCH = 25.4;
+export const METRES_PER_FOOT = 0.3048;
+
 const toNumber = (text: string): number => Number(text.replace(',', '.'));
 
 export const celsiusFromFahrenheit = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;
@@ -38,15 +42,23 @@ export function parseMillimetres(text: string, system: UnitSystem): number | nul
   if (!match) return null;
   if (match[2] && match[3]) {
     const inches = Number(match[1] ?? 0) + Number(match[2]) / Number(match[3]);
-    return Number.isFinite(inches) ? inches * 25.4 : null;
+    return Number.isFinite(inches) ? inches * MM_PER_INCH : null;
   }
   const unit = (match[5] ?? (system === 'us' ? 'in' : 'mm')).toLowerCase();
   const value = toNumber(match[4] ?? '');
-  return value * (unit === 'mm' ? 1 : unit === 'cm' ? 10 : 25.4);
+  return value * (unit === 'mm' ? 1 : unit === 'cm' ? 10 : MM_PER_INCH);
 }
 
 const LARGE = /^(\d+(?:[.,]\d+)?)\s*(m|cm|mm|ft|in|"|')?$/i;
-const METRES: Readonly<Record<string, number>> = { m: 1, cm: 0.01, mm: 0.001, ft: 0.3048, "'": 0.3048, in: 0.0254, '"': 0.0254 };
+const METRES: Readonly<Record<string, number>> = {
+  m: 1,
+  cm: 0.01,
+  mm: 0.001,
+  ft: METRES_PER_FOOT,
+  "'": METRES_PER_FOOT,
+  in: 0.0254,
+  '"': 0.0254,
+};
 
 /**
  * Reads a length of the garden's size, such as "1.2", "1,2 m", "80 cm" or "4 ft"; a bare
@@ -70,7 +82,7 @@ export function formatTemperature(celsius: number, system: UnitSystem): string {
 /** Writes a length for people: whole millimetres, or the nearest sixteenth of an inch. */
 export function formatLength(millimetres: number, system: UnitSystem): string {
   if (system === 'metric') return `${Math.round(millimetres)} mm`;
-  const sixteenths = Math.max(1, Math.round((millimetres / 25.4) * 16));
+  const sixteenths = Math.max(1, Math.round((millimetres / MM_PER_INCH) * 16));
   const whole = Math.floor(sixteenths / 16);
   let top = sixteenths % 16;
   let bottom = 16;

@@ -1,4 +1,4 @@
-import { celsiusFromFahrenheit, fahrenheitFromCelsius, formatLength, type UnitSystem } from './quantity.js';
+import { celsiusFromFahrenheit, fahrenheitFromCelsius, formatLength, METRES_PER_FOOT, MM_PER_INCH, type UnitSystem } from './quantity.js';
 
 const N = String.raw`[-−]?\d+(?:\.\d+)?`;
 /** "24 °C", "15-18 °C", "20 to 30 °C", "20 °C and 30 °C" comes as two. */
@@ -6,8 +6,6 @@ const TEMPERATURES = new RegExp(`(${N})(?:(-| to | and | or )(${N}))? ?°([CF])`
 /** "90 mm", "20-30 mm", "5 to 12 mm", and the same in cm and m. */
 const LENGTHS = /(\d+(?:\.\d+)?)(?:(-| to | by )(\d+(?:\.\d+)?))? (mm|cm|m)\b/g;
 const MM_PER = { mm: 1, cm: 10 } as const;
-const FEET_PER_M = 3.2808;
-const MM_PER_INCH = 25.4;
 
 const numberOf = (text: string): number => Number(text.replace('−', '-'));
 
@@ -39,7 +37,8 @@ export function inUnits(text: string, units: UnitSystem, limits = false): string
   );
   if (units === 'metric') return warm;
   return warm.replace(LENGTHS, (_: string, low: string, joint: string | undefined, high: string | undefined, unit: 'mm' | 'cm' | 'm') => {
-    if (unit === 'm') return `${[low, ...(high ? [high] : [])].map((metres) => Math.round(Number(metres) * FEET_PER_M)).join(joint)} ft`;
+    if (unit === 'm')
+      return `${[low, ...(high ? [high] : [])].map((metres) => Math.round(Number(metres) / METRES_PER_FOOT)).join(joint)} ft`;
     const from = inches(Number(low) * MM_PER[unit], limits);
     const to = joint && high ? inches(Number(high) * MM_PER[unit], limits) : null;
     return to === null || to === from ? `${from} in` : `${from}${joint === '-' ? ' to ' : joint}${to} in`;

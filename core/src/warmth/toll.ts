@@ -1,10 +1,8 @@
 import type { Crop } from '../crops/index.js';
+import { DAY_MS, HOUR_MS } from '../units/index.js';
 import type { Progress, Stay } from './progress.js';
 import { betterWay, shareAt } from './share.js';
 import type { DayRange, Reading } from './spoken.js';
-
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 
 /** What the temperature so far has cost. */
 export interface WarmthToll {

@@ -1,4 +1,13 @@
-import { fahrenheitFromCelsius, formatTemperature, parseCelsius, parseMetres, parseMillimetres, type UnitSystem } from '../units/index.js';
+import {
+  fahrenheitFromCelsius,
+  formatTemperature,
+  METRES_PER_FOOT,
+  MM_PER_INCH,
+  parseCelsius,
+  parseMetres,
+  parseMillimetres,
+  type UnitSystem,
+} from '../units/index.js';
 import type { Figure, FigureValue } from '../crops/index.js';
 
 const plain = (value: number): string => String(Number(value.toPrecision(4)));
@@ -18,8 +27,8 @@ const INCHES: Readonly<Partial<Record<Figure['unit'], { readonly mm: number; rea
 function quantity({ unit }: Figure, value: number, units: UnitSystem): string {
   if (unit === 'celsius') return formatTemperature(value, units);
   const small = units === 'us' ? INCHES[unit] : undefined;
-  if (small) return `${plain((value * small.mm) / 25.4)} ${small.name}`;
-  if (unit === 'm' && units === 'us') return `${plain(value / 0.3048)} ft`;
+  if (small) return `${plain((value * small.mm) / MM_PER_INCH)} ${small.name}`;
+  if (unit === 'm' && units === 'us') return `${plain(value / METRES_PER_FOOT)} ft`;
   if (unit === 'share') return `${plain(value * 100)} %`;
   return unit === '' ? plain(value) : `${plain(value)} ${unit}`;
 }

@@ -2,6 +2,7 @@ import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import { asMate, matesOf, nextLook } from '@fresh-tuck/core/looking';
 import { wordsFor } from '@fresh-tuck/core/units';
 import { whyFor } from '@fresh-tuck/core/judging';
+import type { Preparation } from '@fresh-tuck/core/preparing';
 import { closedInWords, toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
 import { factsOf, type OtherPacket, type ParcelFacts } from '@fresh-tuck/core/parcel';
@@ -62,7 +63,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         weighings: stores.holders.sharesLeft(holderId),
         doseMl: row.dose_ml,
         packetLeft: stores.packets.seedsLeft(row.packet_id),
-        prepared: JSON.parse(row.prepared) as string[],
+        prepared: JSON.parse(row.prepared) as Preparation[],
         followedBy: stores.batches.followedBy(row.packet_id, row.start_ms, row.id),
         test: row.purpose === 'test' ? { finalMs: row.final_ms ?? row.start_ms, result: resultOf(entries) } : null,
       },
@@ -182,7 +183,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           closedInWords: live.has(id) ? '' : closedInWords(found.state.quiet, found.chanceEver, reasonOf(entries)),
           lastLookId: lastLook?.id ?? null,
           lastLookMs: lastLook?.atMs ?? null,
-          prepared: JSON.parse(row.prepared) as string[],
+          prepared: JSON.parse(row.prepared) as Preparation[],
           dressed: packet.dressed === 1,
           purpose: row.purpose,
           replicates: stores.batches.replicatesOf(row),

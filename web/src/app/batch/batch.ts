@@ -12,7 +12,7 @@ import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
-import { formatLength, formatTemperature } from '@fresh-tuck/core/units';
+import { formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { Acts } from '../data/household/acts.service';
 import { WhyService } from '../data/forecast/why.service';
@@ -117,10 +117,6 @@ export class BatchScreen {
     const batch = this.batch();
     const days = batch ? (batch.answers.nowMs - batch.facts.startMs) / 86_400_000 : 0;
     return Math.max(3, Math.ceil(days) + 1);
-  });
-  protected readonly lengthText = computed(() => {
-    const { units } = this.about.household();
-    return (mm: number): string => formatLength(mm, units);
   });
 
   constructor() {

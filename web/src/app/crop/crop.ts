@@ -46,7 +46,7 @@ export class CropScreen {
   protected readonly about = inject(AboutService);
   readonly cropId = input.required<string>();
 
-  protected readonly sheet = toSignal(
+  private readonly found = toSignal(
     toObservable(this.cropId).pipe(
       switchMap((id) => this.changes.keep(() => this.householdApi.cropSheet(id).pipe(catchError(() => of(null))))),
     ),
@@ -55,6 +55,11 @@ export class CropScreen {
     this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },
   );
+  /** What was found, its texts in the household's units. */
+  protected readonly sheet = computed(() => {
+    const found = this.found();
+    return found ? { ...found, crop: cropIn(found.crop, this.units()) } : found;
+  });
   protected readonly trust = TRUST;
   protected readonly error = signal<string | null>(null);
 
@@ -112,9 +117,7 @@ export class CropScreen {
   protected readonly regulated = regulatedInWords;
   protected readonly capital = capital;
   protected readonly round = Math.round;
-  protected readonly saidIn = (text: string): string => inUnits(text, this.units());
   protected readonly comesBelow = comesBelowC;
-  protected readonly told = (crop: Crop): Crop => cropIn(crop, this.units());
   /** Said of kinds that want chill: a fridge mostly holds food. */
   protected readonly foodFridge = (crop: Crop): string | null => (crop.chill.weeks > 0 ? foodFridgeInWords(crop, false) : null);
 

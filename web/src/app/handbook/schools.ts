@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { SCHOOLS } from '@fresh-tuck/core/crops';
-import { inUnits } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { HandbookPage } from './page';
 
@@ -21,11 +20,11 @@ import { HandbookPage } from './page';
           <ul>
             @for (choice of one.choices; track choice.id) {
               <li>
-                <b [class.usual]="choice.id === one.usual">{{ told(choice.label) }}</b>
+                <b [class.usual]="choice.id === one.usual">{{ about.told(choice.label) }}</b>
                 @if (choice.id === one.usual) {
                   <span class="soft">our usual</span>
                 }
-                <br />{{ told(choice.reason) }}
+                <br />{{ about.told(choice.reason) }}
               </li>
             }
           </ul>
@@ -66,8 +65,7 @@ import { HandbookPage } from './page';
   `,
 })
 export class Schools {
-  private readonly about = inject(AboutService);
-  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
+  protected readonly about = inject(AboutService);
   /** Our usual first. */
   protected readonly schools = SCHOOLS.map((one) => ({
     ...one,

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FINDINGS } from '@fresh-tuck/core/judging';
-import { inUnits } from '@fresh-tuck/core/units';
 import { FindingPicture } from '../kit/finding';
 import { AboutService } from '../data/household/about.service';
 import { HandbookPage } from './page';
@@ -26,7 +25,7 @@ const HARM = { none: 'harmless', mend: 'mend it', loss: 'act now' } as const;
               {{ one.seen }} <span class="harm" [class]="one.harm">{{ harm[one.harm] }}</span>
             </h2>
             <p>
-              {{ one.sign }} <b>{{ told(one.means) }}</b>
+              {{ one.sign }} <b>{{ about.told(one.means) }}</b>
             </p>
             <p class="soft">Easily confused with: {{ one.mistaken }}</p>
           </div>
@@ -87,8 +86,7 @@ const HARM = { none: 'harmless', mend: 'mend it', loss: 'act now' } as const;
   `,
 })
 export class Troubles {
-  private readonly about = inject(AboutService);
-  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
+  protected readonly about = inject(AboutService);
   protected readonly findings = FINDINGS;
   protected readonly harm = HARM;
 }

@@ -7,7 +7,6 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { v7 as uuid } from 'uuid';
 import type { WaysRequest } from '@fresh-tuck/contract';
-import { inUnits } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
@@ -28,9 +27,9 @@ const number = (text: string): number => Number(text.replace(',', '.'));
         <mat-label>Sprouts are moved at</mat-label>
         <mat-select formControlName="rootSchool">
           <mat-option value="crop">the root that each crop’s page advises</mat-option>
-          <mat-option value="tip">{{ told('the first tip, about 2 mm') }}</mat-option>
-          <mat-option value="short">{{ told('a short root, about 8 mm') }}</mat-option>
-          <mat-option value="finger">{{ told('a finger-wide root, about 16 mm') }}</mat-option>
+          <mat-option value="tip">{{ about.told('the first tip, about 2 mm') }}</mat-option>
+          <mat-option value="short">{{ about.told('a short root, about 8 mm') }}</mat-option>
+          <mat-option value="finger">{{ about.told('a finger-wide root, about 16 mm') }}</mat-option>
         </mat-select>
         <mat-hint>What hates being moved keeps to its crop’s page</mat-hint>
       </mat-form-field>
@@ -75,12 +74,11 @@ const number = (text: string): number => Number(text.replace(',', '.'));
 })
 export class WaysForm {
   private readonly api = inject(HouseApi);
-  private readonly about = inject(AboutService);
+  protected readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly error = signal<string | null>(null);
   protected readonly said = signal('');
   protected readonly fieldError = fieldError;
-  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   protected readonly fields = [
     {
       name: 'lateTolerance',

@@ -7,10 +7,10 @@ import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
+import { capital } from '@fresh-tuck/core/units';
 import { type ParcelFacts, parcelState, type SeedMark } from '@fresh-tuck/core/parcel';
 import type { Preparation } from '@fresh-tuck/core/preparing';
 import { preparingInWords, type Act } from '@fresh-tuck/core/words';
-import { formatLength } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Acts } from '../data/household/acts.service';
@@ -54,7 +54,7 @@ export class OpenScreen {
   private readonly undoOffer = inject(UndoOffer);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
-  protected readonly preparing = (steps: readonly string[]): string => preparingInWords(steps as readonly Preparation[], null);
+  protected readonly preparing = (steps: readonly Preparation[]): string => preparingInWords(steps, null);
   protected readonly round = inject(RoundService);
 
   readonly batchId = input.required<string>();
@@ -112,22 +112,11 @@ export class OpenScreen {
     return index < 0 ? null : { index: index + 1, of: ids.length };
   });
   protected readonly title = computed(() =>
-    this.correcting() ? 'Correct a look' : this.place() ? `${this.partOfDay()} round` : 'Open a parcel',
+    this.correcting() ? 'Correct a look' : this.place() ? `${capital(this.about.moments().partOfDay)} round` : 'Open a parcel',
   );
-  private readonly partOfDay = computed(() => {
-    const part = this.about.moments().partOfDay;
-    return part.charAt(0).toUpperCase() + part.slice(1);
-  });
-  protected readonly button = computed(() => {
-    if (this.correcting()) return 'Save the correction';
-    return saveText(this.draft(), this.nextId() !== null);
-  });
+  protected readonly button = computed(() => (this.correcting() ? 'Save the correction' : saveText(this.draft(), this.nextId() !== null)));
   /** Something is said, but nothing of the seeds: that is stored as it is, and said before. */
   protected readonly onlyPart = computed(() => saysSomething(this.draft()) && !seedsSeen(this.draft()));
-  protected readonly lengthText = computed(() => {
-    const { units } = this.about.household();
-    return (mm: number): string => formatLength(mm, units);
-  });
 
   constructor() {
     // A new parcel begins with a clean towel; only how one looks is asked once a round.

@@ -9,7 +9,7 @@ import { RouterLink } from '@angular/router';
 import { catchError, EMPTY, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { DRYNESSES, readNumber, STORES } from '@fresh-tuck/core/seedbox';
-import { formatTemperature, inUnits } from '@fresh-tuck/core/units';
+import { formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -36,7 +36,6 @@ export class PacketScreen {
   private readonly notice = inject(Notice);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
-  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
   readonly packetId = input.required<string>();
 
   protected readonly gone = signal<string | null>(null);
@@ -83,7 +82,7 @@ export class PacketScreen {
       ['Kept', kept.length > 0 ? `${kept.join(', ')}; ${paceInWords(packet.pace)}` : null],
       ['Hoped for', packet.trait],
       ['Saved here', packet.generation === null ? null : packet.generation === 1 ? 'once' : `${packet.generation} times`],
-      ['Isolated', packet.isolation && this.told(isolationInWords(packet.isolation, packet.isolationM, packet.isolationNeededM))],
+      ['Isolated', packet.isolation && this.about.told(isolationInWords(packet.isolation, packet.isolationM, packet.isolationNeededM))],
     ];
     return facts.filter((fact): fact is [string, string] => fact[1] !== null);
   });

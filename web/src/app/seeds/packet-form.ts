@@ -13,7 +13,7 @@ import type { CropSummary, PacketChange, PacketRequest, PacketSheet } from '@fre
 import { ISOLATIONS } from '@fresh-tuck/contract/choices';
 import { ISOLATION_WORDS } from '@fresh-tuck/core/words';
 import { DRYNESSES, freezesWet, readNumber, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
-import { formatTemperature, inUnits, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
+import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { fieldError, showProblem } from '../kit/field-errors';
@@ -35,8 +35,7 @@ type Isolation = (typeof ISOLATIONS)[number];
 export class PacketForm {
   private readonly api = inject(SeedsApi);
   private readonly householdApi = inject(HouseholdApi);
-  private readonly about = inject(AboutService);
-  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
+  protected readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   /** The packet to correct. */
   readonly packet = input<PacketSheet | null>(null);
@@ -149,7 +148,7 @@ export class PacketForm {
       motherId: packet.motherId,
       fatherId: packet.fatherId,
       isolation: packet.isolation,
-      isolationM: packet.isolationM === null ? '' : this.told(`${packet.isolationM} m`),
+      isolationM: packet.isolationM === null ? '' : this.about.told(`${packet.isolationM} m`),
     });
     this.more.set(true);
   }

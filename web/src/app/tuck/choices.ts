@@ -1,5 +1,6 @@
 import type { Closure } from '@fresh-tuck/core/carrier';
-import type { Preparation } from '@fresh-tuck/core/preparing';
+import { PREPARATIONS, type Preparation } from '@fresh-tuck/core/preparing';
+import { STEP_WORDS } from '@fresh-tuck/core/words';
 
 export type { Closure, Preparation };
 /** A wished date. */
@@ -16,6 +17,15 @@ export const PANES = [
 ] as const;
 export type Pane = (typeof PANES)[number];
 export const PLIES = 2;
+
+/** Preparations as one chooses them. */
+export const STEPS = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
+
+/** What is done with a soak when a batch is tucked in. */
+export const SOAKS = [
+  { value: 'now', text: 'into the water now', follows: 'it is on Today when it is to come out' },
+  { value: 'before', text: 'soaked already', follows: 'straight on to the towel' },
+] as const;
 
 export const SURENESS = [
   { value: 0.6, text: 'six times in ten' },

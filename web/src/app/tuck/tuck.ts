@@ -3,17 +3,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { type FormControl, FormGroup } from '@angular/forms';
-import { PREPARATIONS } from '@fresh-tuck/core/preparing';
-import {
-  CLOSURE_WORDS,
-  earlyInWords,
-  factorInWords,
-  knownInWords,
-  ratesInWords,
-  STEP_WORDS,
-  preparingInWords,
-  worktop,
-} from '@fresh-tuck/core/words';
+import { CLOSURE_WORDS, earlyInWords, factorInWords, knownInWords, ratesInWords, preparingInWords, worktop } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
@@ -23,7 +13,6 @@ import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchRequest, BatchWithJournal } from '@fresh-tuck/contract';
 import { CLOSURES } from '@fresh-tuck/contract/choices';
-import { formatLength, inUnits } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
@@ -33,7 +22,7 @@ import { type Choice, Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { Boards } from './boards';
 import { Calendar } from './calendar';
-import { type Pane, PANES, PLIES, SURENESS, type Preparation } from './choices';
+import { type Pane, PANES, PLIES, SOAKS, STEPS, SURENESS, type Preparation } from './choices';
 import { Factors } from './factors';
 import { HowMany } from './how-many';
 import { PotWords } from './pot-words';
@@ -94,20 +83,16 @@ export class TuckScreen {
   /** How many seeds, where another screen said so. */
   readonly seeds = input<string>();
 
-  protected readonly preparations = PREPARATIONS.map((step): [Preparation, string] => [step, STEP_WORDS[step].thing]);
+  protected readonly preparations = STEPS;
   protected readonly panes = computed(() =>
     PANES.map((pane): Choice<Pane> => ({
       value: pane,
-      text: `${pane.name}, ${this.lengthText()(pane.widthMm)} × ${this.lengthText()(pane.heightMm)}`,
+      text: `${pane.name}, ${this.about.lengthText()(pane.widthMm)} × ${this.about.lengthText()(pane.heightMm)}`,
     })),
   );
   /** Words of the sentence that are typed; empty is for the plan to say. */
   protected readonly form = new FormGroup({ seeds: text('', wholeFrom(1, SEED_LIMIT)), start: text(), chill: text('', wholeFrom(1, 200)) });
-  protected readonly soaks: readonly Choice<'now' | 'before'>[] = [
-    { value: 'now', text: 'into the water now', follows: 'it is on Today when it is to come out' },
-    { value: 'before', text: 'soaked already', follows: 'straight on to the towel' },
-  ];
-  protected readonly told = (text: string): string => inUnits(text, this.about.household().units);
+  protected readonly soaks = SOAKS;
   protected readonly saving = signal(false);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly missing = signal<string | null>(null);
@@ -142,10 +127,6 @@ export class TuckScreen {
   protected readonly first = computed(() => {
     const answers = this.plan.here()?.answers;
     return answers ? { lookMs: answers.next.atMs, window: answers.window } : null;
-  });
-  protected readonly lengthText = computed(() => {
-    const { units } = this.about.household();
-    return (mm: number): string => formatLength(mm, units);
   });
 
   protected readonly packetChoices = computed(() =>

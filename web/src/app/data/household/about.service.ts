@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { filter, interval, retry, ReplaySubject, take } from 'rxjs';
 import type { About, Household } from '@fresh-tuck/contract';
+import { formatLength, inUnits } from '@fresh-tuck/core/units';
 
 import { Changes } from '../transport/changes.service';
 import { Transport } from '../transport/transport.service';
@@ -46,6 +47,11 @@ export class AboutService {
   /** The household's time, to the half minute. */
   readonly nowMs = computed(() => this.tick() + this.offsetMs());
   readonly moments = computed<Moments>(() => moments(this.household().zone, this.nowMs()));
+  /** A length as the household says it. */
+  readonly lengthText = computed(() => {
+    const { units } = this.household();
+    return (mm: number): string => formatLength(mm, units);
+  });
 
   constructor() {
     inject(Changes)
@@ -58,6 +64,11 @@ export class AboutService {
         takeUntilDestroyed(),
       )
       .subscribe(() => this.tick.set(Date.now()));
+  }
+
+  /** A text of the book, its temperatures and lengths in the household's units. */
+  told(text: string): string {
+    return inUnits(text, this.household().units);
   }
 
   /** Takes a fresh answer over at once, before the stream brings it. */
