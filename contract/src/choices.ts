@@ -13,7 +13,9 @@ export const SOIL_SOURCES = ['soil', 'air'] as const;
 /** What may be said of a seedling. */
 export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'undo'] as const;
 /** Kinds of line in a batch's journal. */
-export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo'] as const;
+export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo', 'correct', 'amend', 'untuck'] as const;
+/** Lines of its bag's that stand in a batch's journal too. */
+export const BAG_LINES = ['place', 'closure', 'rebag', 'weighing'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
 
 /** What a batch is for: plants, or to learn how many of a packet live. */

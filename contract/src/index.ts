@@ -5,6 +5,7 @@ export * from './fields.js';
 export * from './garden-requests.js';
 export * from './batch-requests.js';
 export * from './requests.js';
+export * from './mend-requests.js';
 export * from './responses.js';
 export * from './packet-requests.js';
 export * from './packet-responses.js';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { DRYNESSES, STORES, type Dryness, type Store } from '@fresh-tuck/core/seedbox';
 import { ISOLATIONS } from './choices.js';
-import { id, number, text, whole } from './fields.js';
+import { id, localMoment, number, text, whole } from './fields.js';
 
 const stores = Object.keys(STORES) as [Store, ...Store[]];
 const drynesses = Object.keys(DRYNESSES) as [Dryness, ...Dryness[]];
@@ -42,6 +42,8 @@ const described = {
     .default({ place: null, celsius: null, dryness: null }),
   /** Its own count of seeds to a gram, where it was counted or printed. */
   seedsPerGram: number(0.05, 100_000, 'seedsPerGram', 'seeds').nullable().default(null),
+  /** What else its label or a list says. */
+  note: text(500, 'note').nullable().default(null),
 } as const;
 
 const seedCount = whole(0, 100_000, 'seedCount').nullable();
@@ -49,26 +51,53 @@ const grams = number(0, 10_000, 'grams', 'g').nullable().default(null);
 
 export const packetRequest = z.strictObject({ id, ...described, seedCount, grams });
 /** What is known of a packet, corrected. */
-export const packetChange = z.strictObject({ id, ...described });
+export const packetChange = z.strictObject({ id, ...described, version: whole(0, 1_000_000_000, 'version') });
 /** Counted or weighed anew; none left is used up. */
 export const packetCountRequest = z
-  .strictObject({ id, seeds: whole(0, 100_000, 'seeds').nullable(), grams })
+  .strictObject({ id, seeds: whole(0, 100_000, 'seeds').nullable(), grams, at: localMoment('at').nullable().default(null) })
   .refine(({ seeds, grams: weight }) => (seeds === null) !== (weight === null), {
     error: 'seeds or grams must be given, and not both',
     path: ['seeds'],
   });
+/** A packet of a table that is in the box already, as the table has it; a count where the table has one. */
+const importedChange = z.strictObject({ packetId: id, version: whole(0, 1_000_000_000, 'version'), ...described, seedCount, grams });
 /** A box of packets at once: all of them, or none. */
 const rowsOf = <T extends z.ZodType>(row: T) =>
+  z.array(row, { error: 'packets must be a list of packets' }).max(1000, { error: 'packets must name at most 1000 packets at once' });
+const changesOf = <T extends z.ZodType>(row: T) =>
   z
-    .array(row, { error: 'packets must be a list of packets' })
-    .min(1, { error: 'packets must name at least one packet' })
-    .max(1000, { error: 'packets must name at most 1000 packets at once' });
-export const packetImport = z.strictObject({ id, packets: rowsOf(packetRequest) });
+    .array(row, { error: 'changes must be a list of packets' })
+    .max(1000, { error: 'changes must name at most 1000 packets at once' })
+    .default([]);
+const SOMETHING = { error: 'packets must name at least one packet', path: ['packets'] };
+const something = ({ packets, changes }: { readonly packets: readonly unknown[]; readonly changes: readonly unknown[] }): boolean =>
+  packets.length + changes.length > 0;
+export const packetImport = z
+  .strictObject({ id, packets: rowsOf(packetRequest), changes: changesOf(importedChange) })
+  .refine(something, SOMETHING);
 /** The same before its rows are read: a thousand of them are read a stretch at a time. */
-export const packetImportFrame = z.strictObject({ id, packets: rowsOf(z.unknown()) });
+export const packetImportFrame = z
+  .strictObject({ id, packets: rowsOf(z.unknown()), changes: changesOf(z.unknown()) })
+  .refine(something, SOMETHING);
+export const packetImportChange = importedChange;
+/** Rows of a table, to be known again. */
+export const matchesQuery = z.strictObject({
+  rows: z
+    .array(
+      z.strictObject({
+        cropId: text(60, 'rows.cropId'),
+        variety: text(80, 'rows.variety'),
+        year: whole(1950, 2100, 'rows.year').nullable(),
+        source: text(80, 'rows.source').nullable(),
+      }),
+      { error: 'rows must be a list of packets' },
+    )
+    .max(1000, { error: 'rows must name at most 1000 packets at once' }),
+});
 
 /** What a client sends: a default may be left out. */
 export type PacketRequest = z.input<typeof packetRequest>;
 export type PacketChange = z.input<typeof packetChange>;
 export type PacketCountRequest = z.input<typeof packetCountRequest>;
+export type MatchesQuery = z.input<typeof matchesQuery>;
 export type PacketImport = z.input<typeof packetImport>;

@@ -19,10 +19,15 @@ export const packet = z.object({
   source: z.string().nullable(),
   printedRatePercent: z.number().nullable(),
   printedDays: z.tuple([z.number(), z.number()]).nullable(),
+  /** Rises with every change of it. */
+  version: z.number(),
+  /** Put away: kept in records, offered no more. */
+  putAway: z.boolean(),
   seedsLeft: z.number().nullable(),
   seedsPerGram: z.number().nullable(),
   dressed: z.boolean(),
   trait: z.string().nullable(),
+  note: z.string().nullable(),
   generation: z.number().nullable(),
   motherId: z.string().nullable(),
   fatherId: z.string().nullable(),
@@ -68,6 +73,24 @@ export const start = z.object({
 
 /** A packet as one chooses it. */
 export const packetName = packet.pick({ id: true, cropId: true, cropName: true, variety: true, year: true, seedsLeft: true });
+/** A packet that a row of a table is known as. */
+export const match = packet
+  .pick({
+    ...{ id: true, version: true, putAway: true, cropId: true, variety: true, year: true, source: true, printedRatePercent: true },
+    ...{ printedDays: true, seedsLeft: true, seedsPerGram: true, dressed: true, trait: true, note: true, generation: true, storage: true },
+    ...{ motherId: true, fatherId: true, isolation: true, isolationM: true },
+  })
+  .nullable();
+/** A table that was brought in. */
+export const packetImported = z.object({
+  id: z.string(),
+  atMs: z.number(),
+  added: z.number(),
+  changed: z.number(),
+  undone: z.boolean(),
+});
+/** What came of taking a table out again. */
+export const importUndone = z.object({ removed: z.number(), restored: z.number(), kept: z.array(z.string()) });
 /** Another packet of the same crop, to fill up from. */
 export const kin = packet.pick({ id: true, variety: true, seedsLeft: true, prior: true });
 
@@ -99,7 +122,9 @@ export const packetSheet = packet.extend({
   mother: relative.nullable(),
   father: relative.nullable(),
   children: z.array(z.object({ id: z.string(), variety: z.string(), year: z.number().nullable(), generation: z.number().nullable() })),
-  counts: z.array(z.object({ seeds: z.number(), grams: z.number().nullable(), atMs: z.number() })),
+  counts: z.array(z.object({ id: z.string(), seeds: z.number(), grams: z.number().nullable(), atMs: z.number() })),
+  /** Why it cannot be removed but only put away; null where nothing hangs on it. */
+  hangs: z.boolean(),
   tests: z.array(packetTest),
   /** Distance that keeps its kind true, m; null where nobody says. */
   isolationNeededM: z.number().nullable(),
@@ -107,7 +132,7 @@ export const packetSheet = packet.extend({
 });
 
 /** Soilless slots, and how many of them hold a living seedling. */
-export const rack = z.object({ id: z.string(), name: z.string(), slots: z.number(), taken: z.number() });
+export const rack = z.object({ id: z.string(), name: z.string(), slots: z.number(), version: z.number(), taken: z.number() });
 
 /** What earlier batches of a crop tell a plan: days of nursing, and how late they were. */
 export const pastSeasons = z.object({
@@ -118,6 +143,9 @@ export const pastSeasons = z.object({
 export type Packet = z.infer<typeof packet>;
 export type Start = z.infer<typeof start>;
 export type PacketName = z.infer<typeof packetName>;
+export type Match = z.infer<typeof match>;
+export type PacketImported = z.infer<typeof packetImported>;
+export type ImportUndone = z.infer<typeof importUndone>;
 export type Kin = z.infer<typeof kin>;
 export type BoxRow = z.infer<typeof boxRow>;
 export type Box = z.infer<typeof box>;

@@ -28,6 +28,8 @@ export const householdRequest = z.strictObject({
     .max(6, { error: 'lookingTimes must have at most 6 times of day' })
     .transform((times) => [...new Set(times)].sort()),
   millilitresPerSpray: number(0.1, 5, 'millilitresPerSpray', 'ml'),
+  /** Null where it is named for the first time. */
+  version: whole(0, 1_000_000_000, 'version').nullable().default(null),
 });
 
 export const waysRequest = z.strictObject({
@@ -39,6 +41,7 @@ export const waysRequest = z.strictObject({
   retestChance: number(0.001, 0.5, 'retestChance', 'as a share'),
   patienceTimes: number(1.5, 20, 'patienceTimes', 'medians'),
   lateTolerance: number(0.001, 0.5, 'lateTolerance', 'as a share'),
+  version: whole(0, 1_000_000_000, 'version').nullable().default(null),
 });
 /** A copy of the household to be made, or put back. */
 export const copyRequest = z.strictObject({ id });
@@ -48,6 +51,8 @@ export const clockRequest = z.strictObject({ id });
 export const shownRequest = z.strictObject({ id });
 
 export const spotRequest = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
+/** A spot renamed, or said to be of another kind. */
+export const spotChange = z.strictObject({ id, name: text(60, 'name'), kind: placeKind, version: whole(0, 1_000_000_000, 'version') });
 export const spotOrder = z.strictObject({ id, spotIds: z.array(id).min(1) });
 
 export const readingRequest = z
@@ -178,28 +183,40 @@ export const moveRequest = z
   })
   .refine((move) => new Set(move.seeds).size === move.seeds.length, { error: 'seeds must name each sprout once', path: ['seeds'] });
 
-export const undoRequest = z.strictObject({ id, entryId: id });
-export const recountRequest = z.strictObject({ id, seeds: whole(1, SEED_LIMIT, 'seeds') });
+/** When it was done; null is now. */
+const at = localMoment('at').nullable().default(null);
+/** An entry to take back, and what cannot stand without it. */
+export const undoRequest = z.strictObject({ id, entryId: id, along: z.array(id).max(200).default([]) });
+export const recountRequest = z.strictObject({
+  id,
+  seeds: whole(1, SEED_LIMIT, 'seeds'),
+  /** The count that was corrected. */
+  was: whole(1, SEED_LIMIT, 'was').nullable().default(null),
+});
 export const closeRequest = z.strictObject({
   id,
+  at,
   reason: z.enum(CLOSING_REASONS, { error: `reason must be one of ${CLOSING_REASONS.join(', ')}` }),
 });
-export const placeRequest = z.strictObject({ id, spotId: id });
+export const placeRequest = z.strictObject({ id, at, spotId: id });
 
 const newHolder = z.strictObject({ newId: id, kind: z.enum(HOLDER_KINDS), closure: z.enum(CLOSURES), spotId: id });
 /** A parcel into another bag, or one of its own. */
 export const rebagRequest = z.strictObject({
   id,
+  at,
   holder: z.union([z.strictObject({ holderId: id }), newHolder], {
     error: 'holder must be a bag that is there, or a new one with its kind, closing and spot',
   }),
 });
 export const closureRequest = z.strictObject({
   id,
+  at,
   closure: z.enum(CLOSURES, { error: `closure must be one of ${CLOSURES.join(', ')}` }),
 });
 export const weighingRequest = z.strictObject({
   id,
+  at,
   grams: number(0.5, 5000, 'grams', 'g'),
   full: z.boolean({ error: 'full must be true or false: whether it was just given its water' }),
 });
@@ -210,12 +227,13 @@ export const roundRequest = z.strictObject({
     .min(1, { error: 'batchIds must name at least one batch' })
     .max(200),
 });
-export type HouseholdRequest = z.infer<typeof householdRequest>;
-export type WaysRequest = z.infer<typeof waysRequest>;
+export type HouseholdRequest = z.input<typeof householdRequest>;
+export type WaysRequest = z.input<typeof waysRequest>;
 export type CopyRequest = z.infer<typeof copyRequest>;
 export type ClockRequest = z.infer<typeof clockRequest>;
 export type ShownRequest = z.infer<typeof shownRequest>;
 export type SpotRequest = z.infer<typeof spotRequest>;
+export type SpotChange = z.infer<typeof spotChange>;
 export type SpotOrder = z.infer<typeof spotOrder>;
 export type ReadingRequest = z.infer<typeof readingRequest>;
 export type CropRequest = z.infer<typeof cropRequest>;
@@ -224,11 +242,11 @@ export type RemovalRequest = z.infer<typeof removalRequest>;
 export type LookRequest = z.input<typeof lookRequest>;
 /** What a client sends: a default may be left out. */
 export type MoveRequest = z.input<typeof moveRequest>;
-export type RebagRequest = z.infer<typeof rebagRequest>;
-export type ClosureRequest = z.infer<typeof closureRequest>;
-export type WeighingRequest = z.infer<typeof weighingRequest>;
+export type RebagRequest = z.input<typeof rebagRequest>;
+export type ClosureRequest = z.input<typeof closureRequest>;
+export type WeighingRequest = z.input<typeof weighingRequest>;
 export type RoundRequest = z.infer<typeof roundRequest>;
-export type UndoRequest = z.infer<typeof undoRequest>;
-export type RecountRequest = z.infer<typeof recountRequest>;
-export type CloseRequest = z.infer<typeof closeRequest>;
-export type PlaceRequest = z.infer<typeof placeRequest>;
+export type UndoRequest = z.input<typeof undoRequest>;
+export type RecountRequest = z.input<typeof recountRequest>;
+export type CloseRequest = z.input<typeof closeRequest>;
+export type PlaceRequest = z.input<typeof placeRequest>;

@@ -2,7 +2,18 @@ import * as z from 'zod';
 import type { WhyPanel } from '@fresh-tuck/core/words';
 import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
 import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
-import { CARRIERS, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS, PREPARATIONS, PURPOSES, TARGETS } from './choices.js';
+import {
+  BAG_LINES,
+  CARRIERS,
+  CLOSURES,
+  COPY_KINDS,
+  ENTRY_KINDS,
+  HOLDER_KINDS,
+  NURSERY_GROUPS,
+  PREPARATIONS,
+  PURPOSES,
+  TARGETS,
+} from './choices.js';
 import { drawnFacts, houseWays, parcelFacts, report, reportOnCard, told, type DrawnFacts } from './parcel-values.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */
@@ -29,6 +40,7 @@ export const about = z.object({
       units: z.enum(['metric', 'us']),
       lookingTimes: z.array(z.string()),
       millilitresPerSpray: z.number(),
+      version: z.number(),
       ways: houseWays.extend({ lateTolerance: z.number() }),
     })
     .nullable(),
@@ -57,6 +69,7 @@ export const spot = z.object({
   id: z.string(),
   name: z.string(),
   kind: z.string(),
+  version: z.number(),
   guessMinC: z.number(),
   guessMaxC: z.number(),
   latest: reading.nullable(),
@@ -109,21 +122,30 @@ export const cropSheet = z.object({
 
 export const journalEntry = z.object({
   id: z.string(),
-  kind: z.enum(ENTRY_KINDS),
+  kind: z.enum([...ENTRY_KINDS, ...BAG_LINES]),
   atMs: z.number(),
   recordedMs: z.number(),
   who: z.string().nullable(),
   note: z.string().nullable(),
   text: z.string(),
-  /** False where a later entry took it back or corrected it. */
   /** Ids of its photographs. */
   photoIds: z.array(z.string()),
+  /** False where a later entry took it back or corrected it. */
   counts: z.boolean(),
-  /** Whether it can be taken back now. */
-  undoable: z.boolean(),
+  /** How it is taken back: an entry of the batch's own, or a line of its bag's; null where it is not. */
+  mend: z.enum(['entry', 'bag']).nullable(),
+  /** Whether its time can be corrected. */
+  dated: z.boolean(),
+  /** The bag whose line it is. */
+  holderId: z.string().nullable(),
   /** A test's final count: taken back and counted anew rather than corrected. */
   finalCount: z.boolean(),
 });
+
+/** What taking an entry back does, said before it is done. */
+export const undoing = z.object({ entryId: z.string(), along: z.array(z.string()), follows: z.array(z.string().min(2)) });
+/** What taking a tuck-in back does. */
+export const untucking = z.object({ follows: z.array(z.string().min(2)) });
 
 /** A round under way. */
 export const round = z.object({
@@ -140,6 +162,13 @@ export const bed = z.object({
   widthM: z.number(),
   lengthM: z.number(),
   madeYear: z.number().nullable(),
+  version: z.number(),
+  /** What stands in it: plants of all crops, the area that they take, and what that leaves, m². */
+  taken: z.object({
+    plants: z.number(),
+    areaM2: z.number(),
+    crops: z.array(z.object({ cropId: z.string(), name: z.string(), plants: z.number() })),
+  }),
   soil: z.object({ celsius: z.number(), source: z.enum(['soil', 'air']), ageDays: z.number() }).nullable(),
 });
 
@@ -158,7 +187,16 @@ export const seedling = z.object({
   /** When its stage was last said. */
   stageMs: z.number(),
   gone: z.object({ kind: z.enum(['lost', 'given']), why: z.string().nullable(), atMs: z.number() }).nullable(),
-  lastEventId: z.string().nullable(),
+  /** What was said of it and still counts, the oldest first. */
+  events: z.array(
+    z.object({
+      id: z.string(),
+      kind: z.enum(['stage', 'lost', 'given']),
+      stage: z.string().nullable(),
+      why: z.string().nullable(),
+      atMs: z.number(),
+    }),
+  ),
 });
 
 /** The Nursery: how many stand at each stage, and a page of them. */
@@ -194,6 +232,14 @@ export const batch = z.object({
   widthMm: z.number(),
   heightMm: z.number(),
   closed: z.boolean(),
+  /** Whether its tuck-in was taken back. */
+  untucked: z.boolean(),
+  /** When it was written down, which may be long after its start, ms. */
+  recordedMs: z.number(),
+  /** The last correction of what it was begun as; null where there is none. */
+  amendedId: z.string().nullable(),
+  /** Whether it was put to soak at its start, and its days of cold; as it was begun. */
+  chillDays: z.number().nullable(),
   /** What may still come of a closed one, in a sentence; empty where nothing may. */
   closedInWords: z.string(),
   lastLookId: z.string().nullable(),
@@ -213,7 +259,12 @@ export const batch = z.object({
   judgement: told,
 });
 
-export const batchWithJournal = batch.extend({ journal: z.array(journalEntry), cups: z.array(cup) });
+export const batchWithJournal = batch.extend({
+  journal: z.array(journalEntry),
+  cups: z.array(cup),
+  /** Entries of the looks that the facts hold, in their order. */
+  lookIds: z.array(z.string()),
+});
 
 export type { DrawnFacts };
 /** A batch as Today draws it, without what only its own screens ask for: sixty of them go over the wire at once. */
@@ -261,6 +312,8 @@ export type Holder = z.infer<typeof holder>;
 export type Found = z.infer<typeof found>;
 export type CropSummary = z.infer<typeof cropSummary>;
 export type CropSheet = z.infer<typeof cropSheet>;
+export type Undoing = z.infer<typeof undoing>;
+export type Untucking = z.infer<typeof untucking>;
 export type JournalEntry = z.infer<typeof journalEntry>;
 export type Round = z.infer<typeof round>;
 export type Bed = z.infer<typeof bed>;

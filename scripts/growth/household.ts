@@ -103,6 +103,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
           isolationM: null,
           storage: { place: 'room', celsius: null, dryness: 'dry' },
           seedsPerGram: null,
+          note: null,
           seedCount: 400,
           grams: null,
         },
@@ -115,7 +116,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
 
   const seedlingEvent = (number: number, kind: 'stage' | 'lost', stage: string | null, why: string | null, ms: number): void => {
     const id = idAt(ms);
-    nursery.add(number, { id, kind, stage: stage as 'up', why }, ms);
+    nursery.add(number, { id, kind, stage: stage as 'up', why }, ms, ms);
     acted(id, `seedling ${number}`, ms);
   };
 
@@ -251,7 +252,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     // Two packets in five have been used up.
     packetIds
       .slice(0, -LIVE)
-      .forEach(({ id }, index) => index % 5 < 2 && packets.count(id, idAt(NOW_MS), { seeds: 0, grams: null }, NOW_MS));
+      .forEach(({ id }, index) => index % 5 < 2 && packets.count(id, idAt(NOW_MS), { seeds: 0, grams: null }, { atMs: NOW_MS, nowMs: NOW_MS }));
   })();
   for (let nth = 0; nth < A_YEAR.photos * years; nth++) {
     const bytes = Buffer.concat([Buffer.from('ffd8ffe0', 'hex'), randomBytes(20_000)]);

@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import { backupRoutes } from './backup/routes.js';
 import { bedRoutes } from './beds/routes.js';
 import { batchRoutes } from './batches/routes.js';
+import { mendRoutes } from './mending/routes.js';
 import { cropRoutes } from './crops/routes.js';
 import { findRoutes } from './find/routes.js';
 import { holderRoutes } from './holders/routes.js';
@@ -87,7 +88,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   api.use(limiter(limitPerMinute));
   api.get('/events', services.changes.stream);
   // A whole box of packets is more than any other request.
-  api.use('/packets/imports', express.json({ limit: '1mb', strict: true }));
+  api.use(['/packets/imports', '/packets/matches'], express.json({ limit: '1mb', strict: true }));
   api.use(express.json({ limit: '100kb', strict: true }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -100,6 +101,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     packetRoutes,
     holderRoutes,
     batchRoutes,
+    mendRoutes,
     todayRoutes,
     bedRoutes,
     nurseryRoutes,

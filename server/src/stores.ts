@@ -1,3 +1,4 @@
+import { takenBackStore } from './db/taken-back.js';
 import { bedStore } from './beds/store.js';
 import { batchStore } from './batches/store.js';
 import { journalStore } from './journal/store.js';
@@ -7,6 +8,7 @@ import { holderStore } from './holders/store.js';
 import { householdStore } from './household/store.js';
 import { nurseryStore } from './nursery/store.js';
 import { seasonStore } from './nursery/seasons.js';
+import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
 import { photoStore } from './photos/store.js';
 import { rackStore } from './racks/store.js';
@@ -18,17 +20,21 @@ import { saidStore } from './today/said.js';
 export function storesOn(db: Database) {
   const crops = cropStore(db);
   const nursery = nurseryStore(db, crops);
+  const takenBack = takenBackStore(db);
+  const packets = packetStore(db, crops);
   return {
     crops,
     nursery,
+    takenBack,
     spots: spotStore(db),
-    packets: packetStore(db, crops),
+    packets,
+    imports: importStore(db, packets, takenBack),
     holders: holderStore(db),
     batches: batchStore(db),
     journal: journalStore(db),
     household: householdStore(db),
     photos: photoStore(db),
-    beds: bedStore(db),
+    beds: bedStore(db, crops),
     racks: rackStore(db, nursery),
     seasons: seasonStore(db),
     rounds: roundStore(db),

@@ -1,5 +1,7 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import type { Crop } from '../crops/index.js';
+import { DAY_MS } from '../units/index.js';
+import { fadeStep, fadeWeight } from '../warmth/index.js';
 
 /** A bed as it is measured. */
 export interface BedSize {
@@ -11,6 +13,8 @@ export interface BedSize {
 export interface BedFacts extends BedSize {
   /** Null where nobody knows. */
   readonly madeYear: number | null;
+  /** Area that stands planted already, of whatever crop, m². */
+  readonly takenM2?: number;
 }
 
 /** What is known of its soil. */
@@ -29,18 +33,24 @@ export interface BedGate {
   readonly soilC: number | null;
   readonly soilSd: number;
   readonly minC: number | null;
-  /** Plants that fit; null for a crop without a spacing. */
+  /** Plants that still fit beside what stands there; null for a crop without a spacing. */
   readonly places: number | null;
+  /** Plants that the empty bed would hold. */
+  readonly whole: number | null;
+  /** Days since the soil was read, where that was too long ago to say anything; null otherwise. */
+  readonly staleDays: number | null;
   /** Days that plugs buy: from now until a seedling has outgrown one. */
   readonly plugDays: number;
   /** Whether its roots want rhizobia: a young bed has none for a crop that lives with them. */
   readonly inoculate: boolean;
+  /** Whether the bed's age must be known to say so, and is not. */
+  readonly askAge: boolean;
 }
 
 /** Error of a soil temperature, °C: read in the soil, or estimated from the air. Guess. */
 const SOIL_SD = { soil: 0.7, air: 2.5 } as const;
-/** It drifts by this much a day since it was read, °C. Guess. */
-const DRIFT_SD_A_DAY = 0.5;
+/** How far soil may lie, months on, from what it was when it was read, °C. Guess. */
+const SEASON_SD = 4;
 /** Days after its true leaf in which a seedling may stay in a plug. Common practice, no source. */
 const IN_PLUG_AFTER_TRUE_LEAF = 8;
 /** A cool windowsill slows a seedling to about this share of its best pace. Guess. */
@@ -55,6 +65,13 @@ export function placesIn({ widthM, lengthM }: BedSize, spacing: { readonly inRow
   return Math.max(along(lengthM, widthM), along(widthM, lengthM));
 }
 
+/** Area that a plant takes at a spacing, m². */
+export const plantM2 = ({ inRow, rows }: { readonly inRow: number; readonly rows: number }): number => (inRow * rows) / 10_000;
+
+/** Plants for which the area that is left is enough. */
+const roomFor = ({ widthM, lengthM, takenM2 = 0 }: BedFacts, spacing: { readonly inRow: number; readonly rows: number }): number =>
+  Math.max(Math.floor((widthM * lengthM - takenM2) / plantM2(spacing) + 1e-9), 0);
+
 /**
  * Whether a bed's soil is warm enough for a crop. Not ready means plugs, and the
  * days that they buy.
@@ -63,16 +80,24 @@ export function placesIn({ widthM, lengthM }: BedSize, spacing: { readonly inRow
  */
 export function bedGate(crop: Crop, bed: BedFacts, soil: SoilKnown | null, year: number): BedGate {
   const { minSoilC, spacingCm, daysToTrueLeaf } = crop.growing;
-  const soilSd = soil ? Math.hypot(SOIL_SD[soil.source], DRIFT_SD_A_DAY * Math.max(soil.ageDays, 0)) : 0;
-  const chanceWarm = soil === null || minSoilC === null ? null : 1 - normalCdf(minSoilC, soil.celsius, soilSd);
+  // A reading of the soil grows old as one of a warm spot does.
+  const weight = soil === null ? 0 : fadeWeight(fadeStep(Math.max(soil.ageDays, 0) * DAY_MS));
+  const spoken = weight > 0 ? soil : null;
+  const soilSd = spoken ? Math.hypot(weight * SOIL_SD[spoken.source], Math.sqrt(1 - weight ** 2) * SEASON_SD) : 0;
+  const chanceWarm = spoken === null || minSoilC === null ? null : 1 - normalCdf(minSoilC, spoken.celsius, soilSd);
+  const whole = spacingCm === null ? null : placesIn(bed, spacingCm);
+  const legume = crop.preparation.steps.includes('inoculate');
   return {
     chanceWarm,
     ready: minSoilC === null || (chanceWarm ?? 0) >= 0.5,
-    soilC: soil?.celsius ?? null,
+    soilC: spoken?.celsius ?? null,
+    staleDays: soil !== null && spoken === null ? soil.ageDays : null,
     soilSd,
     minC: minSoilC,
-    places: spacingCm === null ? null : placesIn(bed, spacingCm),
+    places: whole === null || spacingCm === null ? null : Math.min(whole, roomFor(bed, spacingCm)),
+    whole,
     plugDays: Math.round((crop.days.tipToEmergence + daysToTrueLeaf) / SILL_PACE + IN_PLUG_AFTER_TRUE_LEAF),
-    inoculate: bed.madeYear !== null && crop.preparation.steps.includes('inoculate') && year - bed.madeYear < YOUNG_YEARS,
+    inoculate: bed.madeYear !== null && legume && year - bed.madeYear < YOUNG_YEARS,
+    askAge: bed.madeYear === null && legume,
   };
 }

@@ -8,6 +8,8 @@ const DAY_MS = 86_400_000;
 export interface Words {
   /** A moment: "13:00", "tonight 18:30", "tomorrow 07:00", "Tuesday 07:00", "19 April". */
   when(ms: number): string;
+  /** A moment by its date: "Wed 8 Apr, 18:30", with its year where that is another. */
+  moment(ms: number): string;
   length(millimetres: number): string;
   temperature(celsius: number): string;
   /** A text of the book, its temperatures and lengths in the household's units. */
@@ -36,6 +38,10 @@ export function wordsFor(zone: string, units: UnitSystem, nowMs: number, millili
       if (days === -1) return `yesterday ${clock}`;
       if (days > 1 && days < 7) return `${moment.toFormat('cccc')} ${clock}`;
       return moment.toFormat(moment.year === now.year ? 'd LLLL' : 'd LLLL yyyy');
+    },
+    moment(ms) {
+      const moment = wallClock(zone, ms);
+      return moment.toFormat(moment.year === now.year ? 'ccc d LLL, HH:mm' : 'ccc d LLL yyyy, HH:mm');
     },
     length: (millimetres) => formatLength(millimetres, units),
     temperature: (celsius) => formatTemperature(celsius, units),

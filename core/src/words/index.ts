@@ -12,6 +12,7 @@ export * from './known.js';
 export * from './leave.js';
 export * from './lift.js';
 export * from './mend.js';
+export * from './mending.js';
 export * from './move-card.js';
 export * from './next.js';
 export * from './packet.js';

@@ -1,9 +1,11 @@
+import type { Closure } from '../carrier/index.js';
 import { methodOf, type MethodId } from '../method/index.js';
 import type { Destination } from '../moving/index.js';
 import type { ClosingReason, ParcelLook } from '../parcel/index.js';
 import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '../seedtest/index.js';
 import { counted, type Words } from '../units/index.js';
-import { CLASS_WORDS, DAMP_WORDS, DESTINATION_WORDS, REASON_WORDS, STAGE_WORDS, TROUBLE_WORDS } from './vocabulary.js';
+import { amendedInWords, labelsInWords, type AmendedFact } from './mending.js';
+import { CLASS_WORDS, CLOSURE_WORDS, DAMP_WORDS, DESTINATION_WORDS, REASON_WORDS, STAGE_WORDS, TROUBLE_WORDS } from './vocabulary.js';
 
 /** What one line of a batch's journal tells. */
 export type JournalFact =
@@ -19,6 +21,8 @@ export type JournalFact =
   | {
       readonly kind: 'move';
       readonly destination: Destination;
+      /** The bed's name, where they went to one. */
+      readonly bed?: string | null;
       readonly sprouts: number;
       readonly labels: readonly number[];
       readonly freed: number;
@@ -28,9 +32,28 @@ export type JournalFact =
     }
   | { readonly kind: 'recount'; readonly seeds: number }
   | { readonly kind: 'close'; readonly reason: ClosingReason }
-  | { readonly kind: 'undo'; readonly what: 'look' | 'move' | 'recount' | 'close' | null };
+  | { readonly kind: 'undo'; readonly what: Undoable | null }
+  | {
+      readonly kind: 'correct';
+      readonly what: Undoable | null;
+      /** When it had been said to be, and when it was; null where the time stays. */
+      readonly toMs: number | null;
+      readonly destination: Destination | null;
+      readonly bed: string | null;
+    }
+  | { readonly kind: 'amend'; readonly now: AmendedFact; readonly was: AmendedFact }
+  | { readonly kind: 'untuck'; readonly seeds: number };
 
-const UNDONE = { look: 'look', move: 'move', recount: 'corrected count', close: 'closing' } as const;
+const UNDONE = {
+  look: 'look',
+  move: 'move',
+  recount: 'corrected count',
+  close: 'closing',
+  correct: 'correction',
+  amend: 'correction',
+  untuck: 'taking back',
+} as const;
+type Undoable = keyof typeof UNDONE;
 
 type LookFact = Extract<JournalFact, { kind: 'look' }>;
 
@@ -69,15 +92,16 @@ function lookInWords({ via, look, before, classes }: LookFact, method: MethodId,
 function moveInWords({
   labels,
   destination,
+  bed,
   sprouts,
   freed,
   patched,
   snapped,
   quietPlanted,
 }: Extract<JournalFact, { kind: 'move' }>): string {
-  const span = labels.length > 1 ? `labels ${labels[0]} to ${labels.at(-1)}` : labels.length === 1 ? `label ${labels[0]}` : 'no label';
+  const span = labelsInWords(labels);
   const place = DESTINATION_WORDS[destination];
-  const where = destination === 'bed' ? 'the bed' : sprouts === 1 ? `a ${place.one}` : place.many;
+  const where = destination === 'bed' ? (bed ?? 'the bed') : sprouts === 1 ? `a ${place.one}` : place.many;
   const rooted = [
     freed > 0 ? `${freed} freed from the paper` : '',
     patched > 0 ? `${patched} with their patch` : '',
@@ -88,7 +112,7 @@ function moveInWords({
 }
 
 /** One line of the journal. */
-export function journalInWords(fact: JournalFact, method: MethodId, words: Pick<Words, 'length'>): string {
+export function journalInWords(fact: JournalFact, method: MethodId, words: Pick<Words, 'length' | 'moment'>): string {
   switch (fact.kind) {
     case 'look':
       return lookInWords(fact, method, words);
@@ -100,5 +124,37 @@ export function journalInWords(fact: JournalFact, method: MethodId, words: Pick<
       return `Closed: ${REASON_WORDS[fact.reason]}.`;
     case 'undo':
       return `Took back the ${fact.what ? UNDONE[fact.what] : 'entry'}.`;
+    case 'correct': {
+      const where = fact.destination === null ? '' : ` went into ${fact.bed ?? DESTINATION_WORDS[fact.destination].many}`;
+      const when = fact.toMs === null ? '' : ` was ${words.moment(fact.toMs)}`;
+      return `Corrected: the ${fact.what ? UNDONE[fact.what] : 'entry'}${[where, when].filter(Boolean).join(' and')}.`;
+    }
+    case 'amend':
+      return `Corrected: ${amendedInWords(fact.now, words)}. Before: ${amendedInWords(fact.was, words)}.`;
+    case 'untuck':
+      return `The tuck-in was taken back: ${counted(fact.seeds, 'seed')} back in the packet.`;
+  }
+}
+
+/** What was said of a bag while a batch lay in it. */
+export type BagLine =
+  | { readonly kind: 'place'; readonly holder: string; readonly spot: string }
+  | { readonly kind: 'closure'; readonly holder: string; readonly closure: Closure }
+  | { readonly kind: 'rebag'; readonly holder: string; readonly spot: string; readonly mates: readonly number[] }
+  | { readonly kind: 'weighing'; readonly holder: string; readonly grams: number; readonly full: boolean };
+
+/** One line of its bag's, as a batch's journal tells it. */
+export function bagLineInWords(line: BagLine): string {
+  switch (line.kind) {
+    case 'place':
+      return `The ${line.holder} was put in its new spot: ${line.spot}.`;
+    case 'closure':
+      return `The ${line.holder}: ${CLOSURE_WORDS[line.closure].text}.`;
+    case 'rebag':
+      return line.mates.length > 0
+        ? `Laid into the ${line.holder} with ${line.mates.join(' and ')}: ${line.spot}.`
+        : `Laid into a ${line.holder} of its own: ${line.spot}.`;
+    case 'weighing':
+      return `The ${line.holder} weighed ${line.grams} g${line.full ? ', just given its water' : ''}.`;
   }
 }

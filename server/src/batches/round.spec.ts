@@ -106,7 +106,7 @@ describe('the daily round', () => {
     const lost = (await post(`${at}/events`, { kind: 'lost', stage: null, why: 'eaten' })).body as Seedling;
     expect([lost.stage, lost.gone?.why]).toEqual(['up', 'eaten']);
     await post(`${at}/events`, { kind: 'given', stage: null, why: null }, 422);
-    await post(`${at}/undos`, { entryId: lost.lastEventId });
+    await post(`${at}/undos`, { entryId: lost.events.at(-1)?.id });
     expect((await seedlings())[0]).toEqual(jasmine.objectContaining({ stage: 'up', gone: null }));
     await post('nursery/999/events', { kind: 'given', stage: null, why: null }, 404);
     expect(() => home.db.prepare('DELETE FROM seedling_event').run()).toThrowError(/only added to/);

@@ -4,31 +4,29 @@ import { batchRequest, closeRequest, lookRequest, moveRequest, rebagRequest, rec
 import { soakEnd } from '@fresh-tuck/core/preparing';
 import { momentFrom, nowFor } from '../clock.js';
 import { json, jsonOfSaved } from '../http/json.js';
-import { Problem, read } from '../http/problem.js';
+import { changedMeanwhile, Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+import type * as z from 'zod';
 import { waitedMs } from '../http/waited.js';
 import { refuseClosed } from '../journal/close.js';
-import type { Subject } from '../journal/entry.js';
+import { mending } from './mending.js';
 import { checkClasses, checkLook } from '../journal/look.js';
 import { checkMove, checkQuiet } from '../journal/move.js';
-import { movesOf, resultOf, seedsOf } from '../journal/read.js';
+import { movesOf, resultOf } from '../journal/read.js';
 import { checkRecount } from '../journal/recount.js';
 import { checkUndo } from '../journal/undo.js';
 import { checkWhole } from '../journal/whole.js';
 import { checkBatch } from './checks.js';
 
-export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, household, journal, packets, spots }: Services): Router {
+export function batchRoutes(services: Services): Router {
+  const { act, ask, batches, beds, clock, crops, holders, household, journal, packets, spots } = services;
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
     if (request.get('Prefer') === 'return=minimal') response.set('Preference-Applied', 'return=minimal').json({ id });
     else await jsonOfSaved(response, id, ask('batch', clock.now(), id));
   };
-  const subject = (id: string): Subject => {
-    const row = batches.get(id);
-    const entries = journal.entries(id);
-    return { seeds: seedsOf(row, entries), startMs: row.start_ms, entries };
-  };
+  const { subject, undoing, settle } = mending({ batches, journal });
   /** A test ends by itself when it is counted and what lives of it has been moved. */
   const closeCounted = (batchId: string, nowMs: number): void => {
     const { entries } = subject(batchId);
@@ -36,6 +34,13 @@ export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, ho
     if (!result) return;
     const moved = movesOf(entries).reduce((sum, { seeds, uncounted }) => sum + seeds.length + uncounted, 0);
     if (moved >= result.totals.normal) journal.addClosing({ id: uuid(), batchId, atMs: nowMs, nowMs }, 'counted');
+  };
+  /** The bag that is there, or a new one from a moment on. */
+  const holderFor = (holder: z.output<typeof rebagRequest>['holder'], fromMs: number, nowMs: number): string => {
+    if ('holderId' in holder) return holders.get(holder.holderId).id;
+    spots.get(holder.spotId);
+    holders.add(holder.newId, holder.kind, holder.closure, holder.spotId, fromMs, nowMs);
+    return holder.newId;
   };
   return Router()
     .get('/batches', async (_request, response) => {
@@ -55,15 +60,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, ho
         packets.get(body.packetId);
         packets.checkStock(body.packetId, body.taken ?? body.seeds, body.taken === null ? 'seeds' : 'taken');
         checkBatch(body);
-        let holderId: string;
-        if ('holderId' in body.holder) {
-          ({ id: holderId } = holders.get(body.holder.holderId));
-        } else {
-          const { newId, kind, closure, spotId } = body.holder;
-          spots.get(spotId);
-          holders.add(newId, kind, closure, spotId, startMs, nowMs);
-          holderId = newId;
-        }
+        const holderId = holderFor(body.holder, startMs, nowMs);
         const crop = crops.crop(packets.get(body.packetId).crop_id);
         const { secondStep: agreed } = body;
         const secondStep = agreed && {
@@ -122,17 +119,12 @@ export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, ho
     .post('/batches/:batchId/bag', async (request, response) => {
       const { batchId } = request.params;
       const body = read(rebagRequest, request.body);
+      const { zone } = household.get();
       act(`bag ${batchId}`, body, (nowMs) => {
-        refuseClosed(subject(batchId));
-        let holderId: string;
-        if ('holderId' in body.holder) ({ id: holderId } = holders.get(body.holder.holderId));
-        else {
-          const { newId, kind, closure, spotId } = body.holder;
-          spots.get(spotId);
-          holders.add(newId, kind, closure, spotId, nowMs, nowMs);
-          holderId = newId;
-        }
-        batches.rebag(batchId, holderId, nowMs);
+        const { startMs } = refuseClosed(subject(batchId));
+        const atMs = momentFrom(body.at, zone, nowMs, 'at');
+        if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
+        batches.rebag(batchId, body.id, holderFor(body.holder, atMs, nowMs), atMs, nowMs);
       });
       await created(request, response, batchId);
     })
@@ -142,6 +134,7 @@ export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, ho
       act(`recount ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
         refuseClosed(about);
+        if (body.was !== null && body.was !== about.seeds) throw changedMeanwhile(`The count was corrected to ${about.seeds} meanwhile.`);
         checkRecount(body.seeds, about);
         const row = batches.get(batchId);
         if (batches.replicatesOf(row).length > 1)
@@ -154,9 +147,12 @@ export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, ho
     .post('/batches/:batchId/closings', async (request, response) => {
       const { batchId } = request.params;
       const body = read(closeRequest, request.body);
+      const { zone } = household.get();
       act(`close ${batchId}`, body, (nowMs) => {
-        refuseClosed(subject(batchId));
-        journal.addClosing({ id: body.id, batchId, atMs: nowMs, nowMs }, body.reason);
+        const { startMs } = refuseClosed(subject(batchId));
+        const atMs = momentFrom(body.at, zone, nowMs, 'at');
+        if (atMs < startMs) throw Problem.field('at', 'at must not lie before the batch was tucked in');
+        journal.addClosing({ id: body.id, batchId, atMs, nowMs }, body.reason);
       });
       await created(request, response, batchId);
     })
@@ -164,8 +160,15 @@ export function batchRoutes({ act, ask, batches, beds, clock, crops, holders, ho
       const { batchId } = request.params;
       const body = read(undoRequest, request.body);
       act(`undo ${batchId}`, body, (nowMs) => {
-        const target = checkUndo(body.entryId, subject(batchId));
+        const { target, along, refusal } = undoing(batchId, body.entryId);
+        if (along.some(({ id }) => !body.along.includes(id)))
+          throw refusal ?? Problem.field('along', 'along must name what ended with this entry: it is taken back along with it');
+        const more = body.along.filter((id) => !along.some((one) => one.id === id));
+        // What rests on something goes before it.
+        for (const id of [...along.map((one) => one.id).reverse(), ...more])
+          journal.addUndo({ id: uuid(), batchId, atMs: nowMs, nowMs, supersedes: checkUndo(id, subject(batchId)).id });
         journal.addUndo({ id: body.id, batchId, atMs: nowMs, nowMs, supersedes: target.id });
+        settle(batchId);
         checkWhole(subject(batchId), 'entryId');
       });
       await created(request, response, batchId);

@@ -1,10 +1,13 @@
 import type { Aim, batchRequest } from '@fresh-tuck/contract';
 import { methodOf, paneOf, type CarrierKind, type MethodId, type Pane } from '@fresh-tuck/core/method';
 import type { SecondStep } from '@fresh-tuck/core/parcel';
+import { v7 as uuid } from 'uuid';
 import type * as z from 'zod';
 import type { Database } from '../db/database.js';
 import { all, first, value, write } from '../db/statements.js';
+import { closed, counting, happened, stood, untucked } from '../db/standing.js';
 import { Problem } from '../http/problem.js';
+import type { Amended } from '../journal/entry.js';
 
 export interface BatchRow {
   readonly id: string;
@@ -12,6 +15,8 @@ export interface BatchRow {
   readonly token: string;
   readonly packet_id: string;
   readonly seeds: number;
+  /** Taken from the packet where it is not the seeds laid: husks that split. */
+  readonly taken: number | null;
   readonly wanted: number | null;
   readonly start_ms: number;
   readonly chill_until_ms: number | null;
@@ -24,6 +29,7 @@ export interface BatchRow {
   readonly final_ms: number | null;
   readonly aim: string;
   readonly dose_ml: number;
+  readonly recorded_ms: number;
   /** Its only carrier, or the first of a test's. */
   readonly carrier_id: string;
   readonly carrier_kind: CarrierKind;
@@ -44,10 +50,14 @@ export interface BatchEnd {
   readonly cropId: string;
 }
 
-interface NewBatch extends Omit<BatchRow, 'carrier_id' | 'carrier_kind' | 'width_mm' | 'height_mm' | 'places'> {
-  readonly taken: number | null;
+interface CarrierPlace {
+  readonly id: string;
+  readonly holder_id: string;
+  readonly from_ms: number;
   readonly recorded_ms: number;
 }
+
+type NewBatch = Omit<BatchRow, 'carrier_id' | 'carrier_kind' | 'width_mm' | 'height_mm' | 'places'>;
 interface NewCarrier extends Pick<BatchRow, 'width_mm' | 'height_mm' | 'places'> {
   readonly id: string;
   readonly batch_id: string;
@@ -56,9 +66,24 @@ interface NewCarrier extends Pick<BatchRow, 'width_mm' | 'height_mm' | 'places'>
   readonly seeds: number | null;
 }
 
-const CLOSED = `EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
-  AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id))`;
+/** Open and standing: neither closed nor taken back. */
+const LIVE = `NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`;
 const DAY_MS = 86_400_000;
+
+/** Columns of a batch's own row that a correction may rewrite; what it lies in is its carrier's. */
+const ROW_COLUMNS = [
+  'packet_id',
+  'start_ms',
+  'prepared',
+  'chill_until_ms',
+  'soak_until_ms',
+  'method',
+  'wanted',
+  'aim',
+  'final_ms',
+] as const satisfies readonly (keyof Amended)[];
+/** Drawn where seed turns out to lie on a towel that nobody measured. */
+const USUAL_PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 
 /** Batches and what their seed lies in. */
 export function batchStore(db: Database) {
@@ -67,26 +92,26 @@ export function batchStore(db: Database) {
     `SELECT b.*, c.id AS carrier_id, c.kind AS carrier_kind, c.width_mm, c.height_mm, c.places FROM batch b
     JOIN carrier c ON c.rowid = (SELECT min(rowid) FROM carrier WHERE batch_id = b.id) WHERE b.id = ?`,
   );
-  const live = all<{ readonly id: string }, []>(db, `SELECT b.id FROM batch b WHERE NOT ${CLOSED} ORDER BY b.number`);
+  const live = all<{ readonly id: string }, []>(db, `SELECT b.id FROM batch b WHERE ${LIVE} ORDER BY b.number`);
   // A later live batch of the same packet: the lot is topped up or begun again already.
   const following = value<number, [string, number, string]>(
     db,
-    `SELECT b.number FROM batch b WHERE b.packet_id = ? AND b.start_ms > ? AND b.id <> ? AND NOT ${CLOSED} ORDER BY b.number DESC LIMIT 1`,
+    `SELECT b.number FROM batch b WHERE b.packet_id = ? AND b.start_ms > ? AND b.id <> ? AND ${LIVE} ORDER BY b.number DESC LIMIT 1`,
   );
   const names = all<{ readonly id: string; readonly number: number; readonly packetId: string; readonly closed: 0 | 1 }, []>(
     db,
-    `SELECT b.id, b.number, b.packet_id AS packetId, ${CLOSED} AS closed FROM batch b ORDER BY b.number DESC`,
+    `SELECT b.id, b.number, b.packet_id AS packetId, ${closed('b.id')} AS closed FROM batch b WHERE NOT ${untucked('b.id')} ORDER BY b.number DESC`,
   );
-  const count = value<number, []>(db, 'SELECT count(*) FROM batch');
+  const count = value<number, []>(db, `SELECT count(*) FROM batch b WHERE NOT ${untucked('b.id')}`);
   // What ended batches: their closings, and the counts of tests, which have told theirs closed or not.
   const ends = all<BatchEnd, []>(
     db,
-    `SELECT e.batch_id AS id, e.id AS endId, e.at_ms AS atMs,
+    `SELECT e.batch_id AS id, e.id AS endId, ${happened('e')} AS atMs,
       (SELECT max(l.rowid) FROM entry l WHERE l.batch_id = b.id) AS lastEntry, b.packet_id AS packetId, p.crop_id AS cropId
     FROM (SELECT rowid AS at, * FROM entry WHERE kind = 'close'
       UNION ALL SELECT e.rowid AS at, e.* FROM entry e WHERE e.id IN (SELECT DISTINCT entry_id FROM class_count)) e
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
-    WHERE NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id) ORDER BY e.at_ms DESC, e.at DESC`,
+    WHERE ${counting('e')} AND NOT ${untucked('b.id')} ORDER BY atMs DESC, e.at DESC`,
   );
   const insert = write<[NewBatch]>(
     db,
@@ -100,17 +125,27 @@ export function batchStore(db: Database) {
     `INSERT INTO carrier (id, batch_id, kind, width_mm, height_mm, plies, places, seeds)
     VALUES (@id, @batch_id, @kind, @width_mm, @height_mm, @plies, @places, @seeds)`,
   );
-  const place = write<[string, string, number]>(db, 'INSERT INTO carrier_place (carrier_id, holder_id, from_ms) VALUES (?, ?, ?)');
+  const place = write<[string, string, string, number, number]>(
+    db,
+    'INSERT INTO carrier_place (id, carrier_id, holder_id, from_ms, recorded_ms) VALUES (?, ?, ?, ?, ?)',
+  );
   const carriers = all<{ readonly id: string; readonly seeds: number | null }, [string]>(
     db,
     'SELECT id, seeds FROM carrier WHERE batch_id = ? ORDER BY rowid',
   );
-  // What was said later counts from its moment on, also over what a clock that ran ahead had dated beyond it.
-  const places = all<{ readonly holder_id: string; readonly from_ms: number }, [string]>(
+  const places = all<CarrierPlace, [string]>(
     db,
-    `SELECT holder_id, from_ms FROM carrier_place p WHERE carrier_id = ?
-      AND NOT EXISTS (SELECT 1 FROM carrier_place q WHERE q.carrier_id = p.carrier_id AND q.rowid > p.rowid AND q.from_ms <= p.from_ms)
+    `SELECT id, holder_id, from_ms, recorded_ms FROM carrier_place p WHERE carrier_id = ? AND ${stood('carrier_place', 'carrier_id', 'p')}
     ORDER BY from_ms, rowid`,
+  );
+
+  const setColumn = Object.fromEntries(
+    ROW_COLUMNS.map((column) => [column, write<[string | number | null, string]>(db, `UPDATE batch SET ${column} = ? WHERE id = ?`)]),
+  ) as Record<(typeof ROW_COLUMNS)[number], (said: string | number | null, id: string) => number>;
+  const setKind = write<[string, string]>(db, 'UPDATE carrier SET kind = ? WHERE batch_id = ?');
+  const layOut = write<[number, number, number, string]>(
+    db,
+    'UPDATE carrier SET width_mm = coalesce(width_mm, ?), height_mm = coalesce(height_mm, ?), plies = coalesce(plies, ?) WHERE batch_id = ?',
   );
 
   return {
@@ -126,9 +161,18 @@ export function batchStore(db: Database) {
     names,
     followedBy: (packetId: string, startMs: number, id: string): number | null => following(packetId, startMs, id) ?? null,
     count: (): number => count() ?? 0,
-    /** Lays a batch into another bag from now on. */
-    rebag: (batchId: string, holderId: string, nowMs: number): void => {
-      for (const { id } of carriers(batchId)) place(id, holderId, nowMs);
+    /** Lays a batch into another bag from a moment on; replicates go together, the first one's line names the act. */
+    rebag: (batchId: string, entryId: string, holderId: string, atMs: number, nowMs: number): void => {
+      carriers(batchId).forEach(({ id }, nth) => place(nth === 0 ? entryId : uuid(), id, holderId, atMs, nowMs));
+    },
+    /** Lines of the same act on a batch's other carriers. */
+    alongside: (batchId: string, entryId: string): string[] => {
+      const [first, ...rest] = carriers(batchId).map(({ id }) => places(id));
+      const line = first?.find(({ id }) => id === entryId);
+      if (!line) return [];
+      return rest.flatMap((own) =>
+        own.filter(({ from_ms, recorded_ms }) => from_ms === line.from_ms && recorded_ms === line.recorded_ms).map(({ id }) => id),
+      );
     },
     /** Seeds in each carrier, in their order. */
     replicatesOf: (row: BatchRow): number[] => carriers(row.id).map(({ seeds }) => seeds ?? row.seeds),
@@ -138,6 +182,14 @@ export function batchStore(db: Database) {
     secondOf: ({ second_step }: BatchRow): SecondStep | null => (second_step === null ? null : (JSON.parse(second_step) as SecondStep)),
     aimOf: (row: BatchRow): Aim => ({ plants: null, destination: null, target: null, ...(JSON.parse(row.aim) as Partial<Aim>) }),
     placesOf: places,
+    /** Lays corrected columns into a batch's row; what they were before stands in its journal. */
+    rewrite(batchId: string, columns: Partial<Amended>): void {
+      if (columns.carrier_kind === 'towel') layOut(USUAL_PANE.widthMm, USUAL_PANE.heightMm, USUAL_PANE.plies, batchId);
+      for (const [column, said] of Object.entries(columns) as [keyof Amended, string | number | null][]) {
+        if (column === 'carrier_kind') setKind(String(said), batchId);
+        else setColumn[column](said, batchId);
+      }
+    },
     add(
       request: z.output<typeof batchRequest>,
       facts: {
@@ -187,7 +239,7 @@ export function batchStore(db: Database) {
           places: 'places' in request ? request.places : null,
           seeds: replicates === 1 ? null : share,
         });
-        place(carrierId, facts.holderId, facts.startMs);
+        place(uuid(), carrierId, facts.holderId, facts.startMs, facts.nowMs);
       }
     },
   };

@@ -1,23 +1,66 @@
 import { Router } from 'express';
-import { bedRequest, soilRequest } from '@fresh-tuck/contract';
+import { bedChange, bedRequest, shelveRequest, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function bedRoutes({ act, beds, clock, household }: Services): Router {
+/** Readings of a bed's soil that are shown at once. */
+const MOST_READINGS = 30;
+
+export function bedRoutes({ act, beds, clock, household, takenBack }: Services): Router {
+  const list = () => beds.list(clock.now());
   return Router()
     .get('/beds', (_request, response) => {
-      response.json(beds.list(clock.now()));
+      response.json(list());
+    })
+    .get('/beds/away', (_request, response) => {
+      response.json(beds.away(clock.now()));
     })
     .post('/beds', (request, response) => {
       const body = read(bedRequest, request.body);
       household.get();
       act('bed', body, (nowMs) => beds.add(body, nowMs));
-      response.status(201).json(beds.list(clock.now()));
+      response.status(201).json(list());
+    })
+    .put('/beds/:bedId', (request, response) => {
+      const { bedId } = request.params;
+      const body = read(bedChange, request.body);
+      act(`bed ${bedId}`, body, () => beds.change(bedId, body));
+      response.json(list());
+    })
+    .post('/beds/:bedId/away', (request, response) => {
+      const { bedId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`bed-away ${bedId}`, body, (nowMs) => beds.putAway(bedId, nowMs));
+      response.json(list());
+    })
+    .post('/beds/:bedId/back', (request, response) => {
+      const { bedId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`bed-back ${bedId}`, body, () => beds.takeOut(bedId));
+      response.json(list());
+    })
+    .post('/beds/:bedId/removals', (request, response) => {
+      const { bedId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`bed-removal ${bedId}`, body, () => beds.remove(bedId));
+      response.json(list());
+    })
+    .get('/beds/:bedId/soil', (request, response) => {
+      response.json(beds.soilReadings(request.params.bedId, household.get().zone, clock.now(), MOST_READINGS));
     })
     .post('/beds/:bedId/soil', (request, response) => {
       const body = read(soilRequest, request.body);
       const { zone } = household.get();
       act(`soil ${request.params.bedId}`, body, (nowMs) => beds.addSoil(request.params.bedId, body, zone, nowMs));
-      response.status(201).json(beds.list(clock.now()));
+      response.status(201).json(list());
+    })
+    .post('/beds/:bedId/undos', (request, response) => {
+      const { bedId } = request.params;
+      const body = read(takeBackRequest, request.body);
+      act(`soil-undo ${bedId}`, body, (nowMs) => {
+        const atMs = beds.soilMs(bedId, body.recordId);
+        takenBack.add({ id: body.recordId, kind: 'soil', fromMs: atMs, toMs: atMs }, nowMs);
+      });
+      response.status(201).json(list());
     });
 }

@@ -41,7 +41,7 @@ describe('find', () => {
     const packet = packetBody({ variety: 'Quay' });
     await post('packets', packet);
     expect((await find('quay')).map(([kind]) => kind)).toEqual(['packet']);
-    const { seedCount: _, ...change } = { ...packet, id: uuid(), variety: 'Windlass' };
+    const { seedCount: _, ...change } = { ...packet, id: uuid(), variety: 'Windlass', version: 0 };
     await home.request.put(`/api/packets/${packet.id}`).send(change).expect(200);
     expect(await find('quay')).toEqual([]);
     expect((await find('windlass')).map(([kind]) => kind)).toEqual(['packet']);

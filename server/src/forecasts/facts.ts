@@ -24,6 +24,12 @@ export const holderOf = (row: BatchRow, { batches }: Pick<Stores, 'batches'>): s
 export const spotOf = (row: BatchRow, stores: Pick<Stores, 'batches' | 'holders'>): string =>
   stores.holders.placesOf(holderOf(row, stores)).at(-1)?.spot_id ?? '';
 
+/** Places from a start on: what was last said before it holds from then, as where the start was corrected. */
+function sinceStart<Place extends { readonly from_ms: number }>(places: readonly Place[], startMs: number): Place[] {
+  const last = places.findLastIndex(({ from_ms }) => from_ms <= startMs);
+  return places.slice(Math.max(last, 0)).map((place, nth) => (nth === 0 ? { ...place, from_ms: startMs } : place));
+}
+
 /** A place's record of a stay. */
 export type RecordOf = (spotId: string, fromMs: number, toMs: number) => Pick<SpotRecord, 'readings' | 'guess'>;
 
@@ -33,7 +39,7 @@ export type RecordOf = (spotId: string, fromMs: number, toMs: number) => Pick<Sp
  * @param untilMs when it was closed; Infinity while it is open
  */
 export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, untilMs: number, recordOf: RecordOf = spots.record): Stay[] {
-  const carrierPlaces = batches.placesOf(row.carrier_id);
+  const carrierPlaces = sinceStart(batches.placesOf(row.carrier_id), row.start_ms);
   return carrierPlaces.flatMap((place, index) => {
     const leftMs = Math.min(carrierPlaces[index + 1]?.from_ms ?? Infinity, untilMs);
     const inHolder = holders.placesOf(place.holder_id);

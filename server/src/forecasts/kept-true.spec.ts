@@ -46,12 +46,12 @@ describe('a forecast is kept true', () => {
 
   it('by the household’s zone and ways', async () => {
     const before = await batch();
-    await send('put', 'household', householdBody({ zone: 'America/Vancouver' }));
+    await send('put', 'household', householdBody({ zone: 'America/Vancouver', version: 0 }));
     const moved = await batch();
     expect(moved.facts.utcOffsetHours).toBe(-7);
     expect(moved.facts.lookTimesMs[0]).not.toBe(before.facts.lookTimesMs[0]);
     const ways = { leastHope: 0.1, sureness: 0.9, retestChance: 0.05, patienceTimes: 9, lateTolerance: 0.01 };
-    await send('put', 'household/ways', { id: uuid(), rootSchool: 'crop', unopenedFirst: false, ...ways });
+    await send('put', 'household/ways', { id: uuid(), rootSchool: 'crop', unopenedFirst: false, ...ways, version: 1 });
     expect((await batch()).answers.patienceMs).toBeGreaterThan(moved.answers.patienceMs);
   });
 

@@ -34,7 +34,14 @@ const SCHEMA = `
   CREATE TABLE IF NOT EXISTS mark (name TEXT PRIMARY KEY, value TEXT NOT NULL) STRICT;`;
 
 /** Records whose lateness can change what a finished batch went through. */
-const RECORDS = ['reading', 'probe_reading'] as const;
+const RECORDS = [
+  { table: 'reading', toMs: 'to_ms' },
+  { table: 'probe_reading', toMs: 'to_ms' },
+  { table: 'taken_back', toMs: 'to_ms' },
+  // From then on until somebody says otherwise.
+  { table: 'holder_place', toMs: '9e15' },
+  { table: 'carrier_place', toMs: '9e15' },
+] as const;
 
 /**
  * Keeps what was worked out beside the database too, so that a start after years
@@ -55,10 +62,10 @@ export function fileCache(db: Database): LotCache {
   const setMark = cache.prepare('INSERT OR REPLACE INTO mark (name, value) VALUES (?, ?)');
   const touched = cache.prepare('SELECT batch_id FROM lot WHERE from_ms < ? AND to_ms > ?').pluck();
   const forget = cache.prepare('DELETE FROM lot WHERE batch_id = ?');
-  const news = RECORDS.map((table) => ({
+  const news = RECORDS.map(({ table, toMs }) => ({
     table,
     after: db.prepare(
-      `SELECT count(*) AS count, min(from_ms) AS fromMs, max(to_ms) AS toMs, max(rowid) AS last FROM ${table} WHERE rowid > ?`,
+      `SELECT count(*) AS count, min(from_ms) AS fromMs, max(${toMs}) AS toMs, max(rowid) AS last FROM ${table} WHERE rowid > ?`,
     ),
     at: db.prepare(`SELECT id FROM ${table} WHERE rowid = ?`).pluck(),
   }));

@@ -7,7 +7,8 @@ import { closedInWords, toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
 import { factsOf, type OtherPacket, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import type { Entry } from '../journal/entry.js';
-import { closedAt, countingOf, looksOf, movesOf, reasonOf, resultOf, seedsOf } from '../journal/read.js';
+import { lastAmendment } from '../journal/amend.js';
+import { closedAt, countingOf, isUntucked, looksOf, movesOf, reasonOf, resultOf, seedsOf } from '../journal/read.js';
 import type { BatchRow } from '../batches/store.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { answerCache } from './answers.js';
@@ -17,6 +18,7 @@ import { priors, seenBy } from './priors.js';
 
 /** Other packets that a parcel's advice may name. */
 const MOST_OTHERS = 1;
+const DAY_MS = 86_400_000;
 /** Records of the last weeks are read once for all parcels, ms. */
 const SHARED_MS = 30 * 86_400_000;
 
@@ -180,7 +182,11 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           carrier: { kind: row.carrier_kind, places: row.places },
           ...stores.batches.paneOf(row),
           closed: !live.has(id),
-          closedInWords: live.has(id) ? '' : closedInWords(found.state.quiet, found.chanceEver, reasonOf(entries)),
+          untucked: isUntucked(entries),
+          recordedMs: row.recorded_ms,
+          amendedId: lastAmendment(entries),
+          chillDays: row.chill_until_ms === null ? null : Math.round((row.chill_until_ms - row.start_ms) / DAY_MS),
+          closedInWords: live.has(id) || isUntucked(entries) ? '' : closedInWords(found.state.quiet, found.chanceEver, reasonOf(entries)),
           lastLookId: lastLook?.id ?? null,
           lastLookMs: lastLook?.atMs ?? null,
           prepared: JSON.parse(row.prepared) as Preparation[],

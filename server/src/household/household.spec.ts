@@ -9,7 +9,7 @@ import { household, householdBody } from '../testing/household.js';
 describe('the household', () => {
   it('keeps looking times in order and once each, and is asked for before anything else', async () => {
     const home = await household();
-    const body = householdBody({ lookingTimes: ['18:30', '07:00', '18:30'], units: 'us' });
+    const body = householdBody({ lookingTimes: ['18:30', '07:00', '18:30'], units: 'us', version: 0 });
     const about = (await home.request.put('/api/household').send(body).expect(200)).body as About;
     expect(about.household?.lookingTimes).toEqual(['07:00', '18:30']);
     expect(about.nowMs).toBe(home.clock.now());

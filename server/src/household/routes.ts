@@ -18,6 +18,7 @@ export function householdRoutes({ act, clock, demo, health, household, journal, 
         units: found.units,
         lookingTimes: found.lookingTimes,
         millilitresPerSpray: found.millilitresPerSpray,
+        version: found.version,
         ways: found.ways,
       },
     };

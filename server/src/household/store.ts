@@ -2,7 +2,7 @@ import type { Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contr
 import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
 import type { Database } from '../db/database.js';
 import { certain } from '../db/statements.js';
-import { Problem } from '../http/problem.js';
+import { changedMeanwhile, Problem } from '../http/problem.js';
 
 interface Row {
   readonly name: string;
@@ -12,6 +12,7 @@ interface Row {
   readonly millilitres_per_spray: number;
   readonly late_tolerance: number;
   readonly ways: string;
+  readonly version: number;
 }
 
 export type HouseholdRecord = Household;
@@ -25,8 +26,8 @@ export function householdStore(db: Database) {
     INSERT INTO household (id, name, zone, units, looking_times, millilitres_per_spray, changed_ms)
     VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
-      millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs`);
-  const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ? WHERE id = 1');
+      millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs, version = version + 1`);
+  const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ?, version = version + 1 WHERE id = 1');
   const newest = db.prepare<unknown[], number>('SELECT max(recorded_ms) FROM act').pluck();
   const settled = db.prepare<unknown[], number>('SELECT clock_settled_ms FROM household WHERE id = 1').pluck();
   const settle = db.prepare('UPDATE household SET clock_settled_ms = (SELECT max(recorded_ms) FROM act), changed_ms = ? WHERE id = 1');
@@ -44,8 +45,13 @@ export function householdStore(db: Database) {
       units: row.units,
       lookingTimes: JSON.parse(row.looking_times) as string[],
       millilitresPerSpray: row.millilitres_per_spray,
+      version: row.version,
       ways: { ...USUAL_WAYS, ...(JSON.parse(row.ways) as Partial<HouseWays>), lateTolerance: row.late_tolerance },
     };
+  }
+  function checkVersion(version: number | null): void {
+    const now = find()?.version ?? null;
+    if (now !== version) throw changedMeanwhile('Somebody changed the household meanwhile.');
   }
   return {
     find,
@@ -55,10 +61,13 @@ export function householdStore(db: Database) {
       if (!household) throw new Problem(409, 'Not set up', 'Say first where the household is: the first run asks for it.');
       return household;
     },
-    save({ name, zone, units, lookingTimes, millilitresPerSpray }: HouseholdRequest, nowMs: number): void {
+    /** @throws Problem where somebody changed it since the version that this was made on */
+    save({ name, zone, units, lookingTimes, millilitresPerSpray, version = null }: HouseholdRequest, nowMs: number): void {
+      checkVersion(version);
       upsert.run({ name, zone, units, lookingTimes: JSON.stringify(lookingTimes), millilitresPerSpray, nowMs });
     },
-    saveWays({ id: _, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {
+    saveWays({ id: _, version = null, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {
+      checkVersion(version);
       updateWays.run(JSON.stringify(ways), lateTolerance, nowMs);
     },
     /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */

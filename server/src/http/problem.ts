@@ -29,6 +29,10 @@ export class Problem extends Error {
   }
 }
 
+/** Somebody else saved something meanwhile that this change did not know of: it is shown before it is written over. */
+export const changedMeanwhile = (what: string): Problem =>
+  new Problem(409, 'Changed meanwhile', `${what} Nothing was written over it: look at it as it is now, then change what is still wrong.`);
+
 /** Fields that are named one by one; a request with more mistakes is another request. */
 const MOST_ERRORS = 20;
 

@@ -2,7 +2,7 @@ import { all, write } from '../db/statements.js';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 import type { CloseBody, EntryKind, Subject } from './entry.js';
-import { closedAt } from './read.js';
+import { closedAt, isUntucked } from './read.js';
 
 /** The end of a batch, with its reason; seeds still quiet then are censored. */
 export function closeKind(db: Database) {
@@ -20,7 +20,15 @@ export function closeKind(db: Database) {
   return { ...kind, add: (id: string, reason: CloseBody['reason']): void => void insert(id, reason) };
 }
 
-/** Moves and looks bind to a batch that is still open. */
-export function refuseClosed({ entries }: Pick<Subject, 'entries'>): void {
-  if (closedAt(entries) !== null) throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
+/** Moves and looks bind to a batch that is still open; the batch itself otherwise. */
+export function refuseClosed(subject: Subject): Subject {
+  refuseUntucked(subject);
+  if (closedAt(subject.entries) !== null) throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
+  return subject;
+}
+
+/** Nothing is said of a batch whose tuck-in was taken back. */
+export function refuseUntucked(subject: Subject): Subject {
+  if (isUntucked(subject.entries)) throw new Problem(409, 'Taken back', 'This tuck-in was taken back. Undo that first, in its journal.');
+  return subject;
 }

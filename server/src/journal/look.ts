@@ -154,6 +154,15 @@ export function checkLook(look: LookRequest, atMs: number, { seeds, startMs, ent
     if (seen.rotten < leastRotten)
       throw Problem.field('seen.rotten', `seen.rotten must be at least ${leastRotten}: so many were taken out before`);
   }
+  // A look that is entered late stands before what was seen since: an opened parcel hides no tip again.
+  const since = look.at === null ? [] : others.filter((other) => other.atMs > atMs && !other.through && other.tipped !== null);
+  const [next] = since.sort((a, b) => (a.tipped ?? 0) - (b.tipped ?? 0));
+  if (next && seen.tipped > (next.tipped ?? 0)) {
+    throw Problem.field(
+      'seen.tipped',
+      `seen.tipped must be at most ${next.tipped}: so many were seen in all at a later look. Correct that look if it was wrong`,
+    );
+  }
   const all = [...others, { tipped: seen.tipped, rotten: seen.rotten, lost: seenLost }];
   const most = (pick: (look: (typeof all)[number]) => number | null | undefined): number => Math.max(...all.map((one) => pick(one) ?? 0));
   if (most((one) => one.tipped) + most((one) => one.rotten) + most((one) => one.lost) > seeds) {

@@ -14,6 +14,7 @@ interface MoveRow {
   readonly patched: number;
   readonly snapped: number;
   readonly quiet_planted: number;
+  readonly bed_id: string | null;
 }
 
 /** Moves: sprouts lifted out, each with its label; the number outlives an undo. */
@@ -28,7 +29,7 @@ export function moveKind(db: Database) {
     db,
     `SELECT entry_id, seed FROM moved_seed WHERE ${ofBatch} ORDER BY seed`,
   );
-  const insertMove = write<[MoveRow & { readonly bed_id: string | null }]>(
+  const insertMove = write<[MoveRow]>(
     db,
     `INSERT INTO move (entry_id, destination, uncounted, freed, patched, snapped, bed_id, quiet_planted)
     VALUES (@entry_id, @destination, @uncounted, @freed, @patched, @snapped, @bed_id, @quiet_planted)`,
@@ -50,6 +51,7 @@ export function moveKind(db: Database) {
           move: {
             atMs,
             destination: row.destination,
+            bedId: row.bed_id,
             uncounted: row.uncounted,
             seeds: seeds.filter(({ entry_id }) => entry_id === id).map(({ seed }) => seed),
             cups: labels.filter(({ entry_id }) => entry_id === id).map(({ number, seed }) => ({ number, seed })),

@@ -12,6 +12,9 @@ export const seedsOf = ({ seeds }: { readonly seeds: number }, entries: readonly
 /** When a batch was closed, ms; null while it is open. */
 export const closedAt = (entries: readonly Entry[]): number | null => countingOf(entries, 'close').at(-1)?.atMs ?? null;
 
+/** Whether the tuck-in was taken back. */
+export const isUntucked = (entries: readonly Entry[]): boolean => countingOf(entries, 'untuck').length > 0;
+
 /** Why a batch was closed; null while it is open. */
 export const reasonOf = (entries: readonly Entry[]): string | null => countingOf(entries, 'close').at(-1)?.reason ?? null;
 

@@ -1,8 +1,10 @@
 import type { LookRequest, MoveRequest } from '@fresh-tuck/contract';
 import type { Database } from '../db/database.js';
 import { all, write } from '../db/statements.js';
+import { amendKind } from './amend.js';
 import { closeKind } from './close.js';
-import type { CloseBody, Entry, EntryHead, EntryKind, EntryKindId } from './entry.js';
+import { asCorrected, correctKind } from './correct.js';
+import type { AmendBody, CloseBody, CorrectBody, Entry, EntryHead, EntryKind, EntryKindId } from './entry.js';
 import { lookKind } from './look.js';
 import { moveKind } from './move.js';
 import { recountKind } from './recount.js';
@@ -17,6 +19,9 @@ interface EntryRow {
   readonly note: string | null;
   readonly supersedes: string | null;
 }
+
+/** An undo that nobody has written. */
+const NOTHING: EntryRow = { id: '', kind: 'undo', at_ms: 0, recorded_ms: 0, who: null, note: null, supersedes: null };
 
 /** Head of an entry that is about to be written. */
 export interface NewEntry {
@@ -41,7 +46,16 @@ function counting(rows: readonly EntryRow[]): Set<string> {
 
 /** The journals of batches: heads here, and a file for each kind of entry. */
 export function journalStore(db: Database) {
-  const kinds = { look: lookKind(db), move: moveKind(db), recount: recountKind(db), close: closeKind(db), undo: undoKind };
+  const kinds = {
+    look: lookKind(db),
+    move: moveKind(db),
+    recount: recountKind(db),
+    close: closeKind(db),
+    correct: correctKind(db),
+    amend: amendKind(db),
+    undo: undoKind,
+    untuck: undoKind,
+  };
   // In the order they were written, so that what supersedes comes after what it supersedes.
   const heads = all<EntryRow, [string]>(
     db,
@@ -64,25 +78,30 @@ export function journalStore(db: Database) {
     insert({ ...head, kind, who, note, supersedes });
   };
 
+  function asWritten(batchId: string, without: readonly string[]): Entry[] {
+    const rows = heads(batchId);
+    const undone = without.map((supersedes): EntryRow => ({ ...NOTHING, supersedes }));
+    const live = counting([...rows, ...undone]);
+    // Most batches have moved nothing yet: a kind's tables are read where there is one of it.
+    const readers = new Map<EntryKindId, (head: EntryHead) => object>();
+    const bodyOf = (kind: EntryKindId, head: EntryHead): object => {
+      const read = readers.get(kind) ?? (kinds[kind] as EntryKind<EntryKindId>).read(batchId);
+      readers.set(kind, read);
+      return read(head);
+    };
+    return rows.map(({ id, kind, at_ms, recorded_ms, who, note, supersedes }) => {
+      const head: EntryHead = { id, atMs: at_ms, recordedMs: recorded_ms, who, note, supersedes, counts: live.has(id) };
+      return { ...head, kind, ...bodyOf(kind, head) } as Entry;
+    });
+  }
+
   return {
     /** Who looked and moved, the newest first. */
     people: (): string[] => people().map(({ who }) => who),
-    /** A batch's entries in the order they were written. */
-    entries(batchId: string): Entry[] {
-      const rows = heads(batchId);
-      const live = counting(rows);
-      // Most batches have moved nothing yet: a kind's tables are read where there is one of it.
-      const readers = new Map<EntryKindId, (head: EntryHead) => object>();
-      const bodyOf = (kind: EntryKindId, head: EntryHead): object => {
-        const read = readers.get(kind) ?? (kinds[kind] as EntryKind<EntryKindId>).read(batchId);
-        readers.set(kind, read);
-        return read(head);
-      };
-      return rows.map(({ id, kind, at_ms, recorded_ms, who, note, supersedes }) => {
-        const head: EntryHead = { id, atMs: at_ms, recordedMs: recorded_ms, who, note, supersedes, counts: live.has(id) };
-        return { ...head, kind, ...bodyOf(kind, head) } as Entry;
-      });
-    },
+    /** A batch's entries in the order they were written, each with the time that was last said of it. */
+    entries: (batchId: string): Entry[] => asCorrected(asWritten(batchId, [])),
+    /** The same as if some of them had been taken back. */
+    entriesWithout: (batchId: string, ids: readonly string[]): Entry[] => asCorrected(asWritten(batchId, ids)),
     addLook(head: NewEntry, look: LookRequest): void {
       begin('look', head);
       kinds.look.add(head.id, look);
@@ -101,6 +120,15 @@ export function journalStore(db: Database) {
       kinds.close.add(head.id, reason);
     },
     addUndo: (head: NewEntry): void => begin('undo', head),
+    addUntucking: (head: NewEntry): void => begin('untuck', head),
+    addCorrection(head: NewEntry, said: CorrectBody): void {
+      begin('correct', head);
+      kinds.correct.add(head.id, said);
+    },
+    addAmendment(head: NewEntry, said: AmendBody): void {
+      begin('amend', head);
+      kinds.amend.add(head.id, said);
+    },
   };
 }
 export type JournalStore = ReturnType<typeof journalStore>;

@@ -1,8 +1,8 @@
 import { Problem } from '../http/problem.js';
-import type { Entry, EntryKind, Subject } from './entry.js';
+import type { Entry, EntryHead, Subject } from './entry.js';
 
 /** An undo says nothing of its own: what it takes back stands in its head. */
-export const undoKind: EntryKind<'undo'> = { read: () => () => ({}) };
+export const undoKind = { read: (_batchId: string) => (_head: EntryHead) => ({}) };
 
 /**
  * The entry that an undo takes back.

@@ -4,11 +4,13 @@ import type { Subject } from './entry.js';
 import { looksOf, movesOf } from './read.js';
 
 /** What somebody changed, and so what a refusal names. */
-export type Changed = 'entryId' | 'seen.tipped';
+export type Changed = 'at' | 'entryId' | 'seen.tipped' | 'startAt';
 
 /** How a refusal begins, by what was changed. */
 const MUST: Readonly<Record<Changed, (least: number) => string>> = {
+  at: () => 'at must be a time that fits the other looks',
   entryId: () => 'entryId must be an entry that can be taken back',
+  startAt: () => 'startAt must be a start that fits the looks',
   'seen.tipped': (least) => `seen.tipped must be at least ${least}`,
 };
 
@@ -23,6 +25,8 @@ const MUST: Readonly<Record<Changed, (least: number) => string>> = {
 export function checkWhole({ seeds, startMs, entries }: Subject, changed: Changed): void {
   const looks = looksOf(entries);
   const moves = movesOf(entries);
+  const early = [...looks, ...moves].find(({ atMs }) => atMs < startMs);
+  if (early) throw Problem.field(changed, `${MUST[changed](0)}: something was seen or moved before the batch would have begun`);
   let moved = 0;
   for (const move of [...moves].sort((a, b) => a.atMs - b.atMs)) {
     moved += move.seeds.length + move.uncounted;

@@ -59,9 +59,8 @@ describe('the nursery', () => {
     for (const one of fc.sample(word, { numRuns: 60, seed: 3 })) {
       home.clock.step(60_000);
       const gone = said.at(-1) === 'lost';
-      const { lastEventId } = (await group(said.length === 0 ? 'moved' : gone ? 'gone' : (said.at(-1) ?? '')))?.seedlings[0] ?? {
-        lastEventId: null,
-      };
+      const lastEventId =
+        (await group(said.length === 0 ? 'moved' : gone ? 'gone' : (said.at(-1) ?? '')))?.seedlings[0]?.events.at(-1)?.id ?? null;
       if (one === 'undo') {
         await post(`nursery/${number}/undos`, { entryId: lastEventId ?? uuid() }, lastEventId ? 201 : 422);
         said.pop();

@@ -1,5 +1,6 @@
 import { Router, type Request } from 'express';
 import { nurseryQuery, seedlingRequest, undoRequest } from '@fresh-tuck/contract';
+import { momentFrom } from '../clock.js';
 import { json } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
@@ -10,7 +11,7 @@ const labelOf = (request: Request): number => {
   return number;
 };
 
-export function nurseryRoutes({ act, ask, clock, nursery }: Services): Router {
+export function nurseryRoutes({ act, ask, clock, household, nursery }: Services): Router {
   return Router()
     .get('/nursery', async (request, response) => {
       const { group, from } = read(nurseryQuery, request.query);
@@ -22,7 +23,8 @@ export function nurseryRoutes({ act, ask, clock, nursery }: Services): Router {
     .post('/nursery/:number/events', (request, response) => {
       const number = labelOf(request);
       const body = read(seedlingRequest, request.body);
-      act(`seedling ${number}`, body, (nowMs) => nursery.add(number, body, nowMs));
+      const { zone } = household.get();
+      act(`seedling ${number}`, body, (nowMs) => nursery.add(number, body, momentFrom(body.at, zone, nowMs, 'at'), nowMs));
       response.status(201).json(nursery.get(number));
     })
     .post('/nursery/:number/undos', (request, response) => {

@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { Aim, PastSeasons } from '@fresh-tuck/contract';
+import { counting, happened, untucked } from '../db/standing.js';
 import type { Database } from '../db/database.js';
 
 const DAY_MS = 86_400_000;
@@ -25,9 +26,9 @@ interface Reached {
  */
 export function seasonStore(db: Database) {
   const reached = db.prepare<unknown[], Reached>(`
-    SELECT b.id AS batchId, c.number AS cupNumber, e.at_ms AS movedMs, s.stage, min(s.at_ms) AS atMs, b.aim
+    SELECT b.id AS batchId, c.number AS cupNumber, ${happened('e')} AS movedMs, s.stage, min(s.at_ms) AS atMs, b.aim
     FROM seedling_event s JOIN cup c ON c.number = s.cup_number
-      JOIN entry e ON e.id = c.entry_id AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
+      JOIN entry e ON e.id = c.entry_id AND ${counting('e')} AND NOT ${untucked('e.batch_id')}
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
     WHERE p.crop_id = ? AND s.kind = 'stage' AND s.stage IN ('planted_out', 'ripe') AND s.at_ms <= ?
       AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id)

@@ -1,6 +1,7 @@
 import type { Seedling, SeedlingRequest } from '@fresh-tuck/contract';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
+import { bedOf, counting, happened, untucked, wentTo } from '../db/standing.js';
 import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
@@ -12,6 +13,7 @@ interface CupRow {
   readonly cropId: string;
   readonly variety: string;
   readonly destination: string;
+  readonly bedId: string | null;
   readonly bedName: string | null;
   readonly atMs: number;
 }
@@ -36,31 +38,31 @@ const PAST_DANGER = ['true_leaves', 'planted_out', 'ripe'];
 
 /** Seedlings by their labels, and what became of them. */
 export function nurseryStore(db: Database, crops: CropStore) {
-  const COUNTING = 'NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)';
+  const COUNTING = `${counting('e')} AND NOT ${untucked('e.batch_id')}`;
   /** An event that nobody took back. */
   const STANDS = 'NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id)';
   const STAGE = `coalesce((SELECT s.stage FROM seedling_event s WHERE s.cup_number = c.number AND s.kind = 'stage' AND ${STANDS}
-    ORDER BY s.rowid DESC LIMIT 1), 'moved')`;
+    ORDER BY s.at_ms DESC, s.rowid DESC LIMIT 1), 'moved')`;
   const GONE = (kinds: string): string =>
     `EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND s.kind IN (${kinds}) AND ${STANDS})`;
 
   const one = db.prepare<unknown[], CupRow>(`
     SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
-      m.destination, bed.name AS bedName, e.at_ms AS atMs
+      ${wentTo('m')} AS destination, bed.id AS bedId, bed.name AS bedName, ${happened('e')} AS atMs
     FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id
-      JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id LEFT JOIN bed ON bed.id = m.bed_id
+      JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id LEFT JOIN bed ON bed.id = ${bedOf('m')}
     WHERE c.number = ? AND ${COUNTING}`);
   const events = db.prepare<unknown[], EventRow>(`
-    SELECT s.id, s.kind, s.stage, s.why, s.at_ms FROM seedling_event s WHERE s.cup_number = ? AND s.kind <> 'undo' AND ${STANDS} ORDER BY s.rowid`);
+    SELECT s.id, s.kind, s.stage, s.why, s.at_ms FROM seedling_event s WHERE s.cup_number = ? AND s.kind <> 'undo' AND ${STANDS} ORDER BY s.at_ms, s.rowid`);
   const standing = db.prepare<unknown[], Standing>(`
     SELECT c.number, ${STAGE} AS stage, ${GONE("'lost', 'given'")} AS gone
     FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${COUNTING} ORDER BY c.number`);
   const inSlots = db.prepare<unknown[], { count: number }>(`
     SELECT count(*) AS count FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
-    WHERE m.destination = 'slot' AND ${COUNTING} AND NOT ${GONE("'lost', 'given'")}`);
+    WHERE ${wentTo('m')} = 'slot' AND ${COUNTING} AND NOT ${GONE("'lost', 'given'")}`);
   const insert = db.prepare(`
     INSERT INTO seedling_event (id, cup_number, kind, stage, why, at_ms, recorded_ms, supersedes)
-    VALUES (@id, @number, @kind, @stage, @why, @nowMs, @nowMs, @supersedes)`);
+    VALUES (@id, @number, @kind, @stage, @why, @atMs, @nowMs, @supersedes)`);
   // Sprouts moved and snapped on the way, by crop: what the start count learns from.
   const handled = db.prepare<unknown[], { moved: number; snapped: number }>(`
     SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
@@ -69,7 +71,7 @@ export function nurseryStore(db: Database, crops: CropStore) {
     WHERE p.crop_id = ? AND ${COUNTING}`);
   const fates = db.prepare<unknown[], { destination: string; lived: number; lost: number }>(`
     SELECT destination, sum(lost) AS lost, sum(NOT lost AND (given OR stage IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))) AS lived
-    FROM (SELECT m.destination, ${STAGE} AS stage, ${GONE("'lost'")} AS lost, ${GONE("'given'")} AS given
+    FROM (SELECT ${wentTo('m')} AS destination, ${STAGE} AS stage, ${GONE("'lost'")} AS lost, ${GONE("'given'")} AS given
       FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
         JOIN cup c ON c.entry_id = e.id AND c.planted = 0
       WHERE p.crop_id = ? AND ${COUNTING})
@@ -94,7 +96,7 @@ export function nurseryStore(db: Database, crops: CropStore) {
       stage: stage?.stage ?? 'moved',
       stageMs: stage?.at_ms ?? cup.atMs,
       gone: gone ? { kind: gone.kind as 'lost' | 'given', why: gone.why, atMs: gone.at_ms } : null,
-      lastEventId: own.at(-1)?.id ?? null,
+      events: own.map(({ id, kind, stage: said, why, at_ms }) => ({ id, kind, stage: said, why, atMs: at_ms })),
     };
   }
 
@@ -111,14 +113,25 @@ export function nurseryStore(db: Database, crops: CropStore) {
     titleOf: (number: number): { batchId: string; title: string } | null => (Number.isSafeInteger(number) ? find(number) : null),
     /** Living seedlings in soilless slots. */
     inSlots: (): number => certain(inSlots.get()).count,
-    add(number: number, { id, kind, stage, why }: SeedlingRequest, nowMs: number): void {
+    /** What was said of a label's seedling so far. */
+    told: (number: number): { readonly marks: number; readonly out: boolean } => {
+      const own = events.all(number);
+      return { marks: own.length, out: own.some(({ stage }) => stage === 'planted_out') };
+    },
+    /** @param atMs when it was seen */
+    add(number: number, { id, kind, stage = null, why = null }: SeedlingRequest, atMs: number, nowMs: number): void {
       const seedling = get(number);
       if (seedling.gone) throw Problem.field('kind', `label ${number} is ${seedling.gone.kind} already; undo that first`);
-      insert.run({ id, number, kind, stage, why, nowMs, supersedes: null });
+      if (atMs < seedling.movedMs) throw Problem.field('at', 'at must not lie before it was moved');
+      const later = seedling.events.find((event) => event.atMs > atMs);
+      if (later && kind !== 'stage') throw Problem.field('at', 'at must not lie before what was said of it since; undo that first');
+      insert.run({ id, number, kind, stage, why, atMs, nowMs, supersedes: null });
     },
+    /** Anything that was said of it, not only the last. */
     undo(number: number, id: string, entryId: string, nowMs: number): void {
-      if (get(number).lastEventId !== entryId) throw Problem.field('entryId', 'entryId must be the last thing said of this seedling');
-      insert.run({ id, number, kind: 'undo', stage: null, why: null, nowMs, supersedes: entryId });
+      if (!get(number).events.some((event) => event.id === entryId))
+        throw Problem.field('entryId', 'entryId must be something that was said of this seedling and still counts');
+      insert.run({ id, number, kind: 'undo', stage: null, why: null, atMs: nowMs, nowMs, supersedes: entryId });
     },
     /**
      * Seedlings of a crop by where they were moved to: those past danger (a true leaf, planted

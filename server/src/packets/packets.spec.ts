@@ -120,7 +120,7 @@ describe('the seed box', () => {
     const third = await add({ variety: 'Grandchild', generation: 2, motherId: second, fatherId: first, isolation: 'alone' });
     expect((await sheet(first)).children.map(({ variety }) => variety)).toEqual(['Child', 'Grandchild']);
     expect((await sheet(third)).mother?.title).toBe('Leek, Child');
-    const body = { ...packetBody({ variety: 'Mother', motherId: third }), id: uuid(), seedCount: undefined };
+    const body = { ...packetBody({ variety: 'Mother', motherId: third, version: 0 }), id: uuid(), seedCount: undefined };
     const refused = await send<Problem>('put', `packets/${first}`, body, 422);
     expect(refused.errors?.[0]?.field).toBe('motherId');
     await send('post', 'packets', packetBody({ motherId: uuid() }), 422);

@@ -4,9 +4,13 @@ import {
   boxQuery,
   packetChange,
   packetCountRequest,
+  matchesQuery,
+  packetImportChange,
   packetImportFrame,
   packetRequest,
   packetsQuery,
+  shelveRequest,
+  takeBackRequest,
   startQuery,
 } from '@fresh-tuck/contract';
 import { momentFrom } from '../clock.js';
@@ -14,10 +18,12 @@ import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read, readRows } from '../http/problem.js';
 import type { Services } from '../services.js';
 
+/** Tables that are named as brought in. */
+const MOST_IMPORTS = 5;
 /** Packets that are named at once to choose from. */
 const MOST_NAMES = 60;
 
-export function packetRoutes({ act, ask, clock, household, packets }: Services): Router {
+export function packetRoutes({ act, ask, clock, household, imports, packets, takenBack }: Services): Router {
   const thisYear = (): number => DateTime.fromMillis(clock.now(), { zone: household.find()?.zone ?? 'UTC' }).year;
 
   const saved = (response: Response, id: string): Promise<void> => jsonOfSaved(response, id, ask('packet', clock.now(), id));
@@ -67,10 +73,15 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
       await saved(response.status(201), body.id);
     })
     .post('/packets/imports', async (request, response) => {
-      const { id, packets: rows } = read(packetImportFrame, request.body);
-      const body = { id, packets: await readRows(packetRequest, 'packets', rows) };
+      const { id, packets: rows, changes } = read(packetImportFrame, request.body);
+      const body = {
+        id,
+        packets: await readRows(packetRequest, 'packets', rows),
+        changes: await readRows(packetImportChange, 'changes', changes),
+      };
       household.get();
       body.packets.forEach((packet, index) => checkYear(packet.year, `packets.${index}.year`));
+      body.changes.forEach((packet, index) => checkYear(packet.year, `changes.${index}.year`));
       // A thousand rows are made ready a stretch at a time, so that the transaction itself is short.
       const ready: ReturnType<typeof packets.ready>[] = [];
       for (const packet of body.packets) {
@@ -79,14 +90,47 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
       }
       act('packets', body, (nowMs) => {
         const named = new Set<string>();
-        body.packets.forEach(({ id }, index) => {
-          if (named.has(id) || packets.has(id))
+        body.packets.forEach((packet, index) => {
+          if (named.has(packet.id) || packets.has(packet.id))
             throw Problem.field(`packets.${index}.id`, `packets.${index}.id must be new: a packet with this id is in the box already`);
-          named.add(id);
+          named.add(packet.id);
         });
-        body.packets.forEach((packet, index) => packets.add(packet, nowMs, ready[index]));
+        imports.add(id, { added: body.packets, changed: body.changes, ready }, nowMs);
       });
-      response.status(201).json({ added: body.packets.length });
+      response.status(201).json({ added: body.packets.length, changed: body.changes.length });
+    })
+    .get('/packets/imports', (_request, response) => {
+      response.json(imports.recent(MOST_IMPORTS));
+    })
+    .post('/packets/imports/:importId/undos', (request, response) => {
+      const { importId } = request.params;
+      const body = read(shelveRequest, request.body);
+      response.status(201).json(act(`import-undo ${importId}`, body, (nowMs) => imports.undo(importId, nowMs)));
+    })
+    .post('/packets/matches', (request, response) => {
+      const { rows } = read(matchesQuery, request.body);
+      response.json(imports.matches(rows).map((row) => row && packets.packet(row.id)));
+    })
+    .get('/packets/away', (_request, response) => {
+      response.json(packets.away().map(({ id }) => packets.packet(id)));
+    })
+    .post('/packets/:packetId/away', async (request, response) => {
+      const { packetId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`packet-away ${packetId}`, body, (nowMs) => packets.putAway(packetId, nowMs));
+      await saved(response, packetId);
+    })
+    .post('/packets/:packetId/back', async (request, response) => {
+      const { packetId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`packet-back ${packetId}`, body, () => packets.takeOut(packetId));
+      await saved(response, packetId);
+    })
+    .post('/packets/:packetId/removals', (request, response) => {
+      const { packetId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`packet-removal ${packetId}`, body, () => packets.remove(packetId));
+      response.json({ id: packetId });
     })
     .put('/packets/:packetId', async (request, response) => {
       const { packetId } = request.params;
@@ -98,7 +142,19 @@ export function packetRoutes({ act, ask, clock, household, packets }: Services):
     .post('/packets/:packetId/counts', async (request, response) => {
       const { packetId } = request.params;
       const body = read(packetCountRequest, request.body);
-      act(`count ${packetId}`, body, (nowMs) => packets.count(packetId, body.id, body, nowMs));
+      const { zone } = household.get();
+      act(`count ${packetId}`, body, (nowMs) =>
+        packets.count(packetId, body.id, body, { atMs: momentFrom(body.at, zone, nowMs, 'at'), nowMs }),
+      );
+      await saved(response.status(201), packetId);
+    })
+    .post('/packets/:packetId/undos', async (request, response) => {
+      const { packetId } = request.params;
+      const body = read(takeBackRequest, request.body);
+      act(`count-undo ${packetId}`, body, (nowMs) => {
+        const atMs = packets.countMs(packetId, body.recordId);
+        takenBack.add({ id: body.recordId, kind: 'count', fromMs: atMs, toMs: atMs }, nowMs);
+      });
       await saved(response.status(201), packetId);
     });
 }

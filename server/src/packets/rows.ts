@@ -21,7 +21,10 @@ export interface PacketRow {
   readonly store_c: number | null;
   readonly store_dryness: WholePacket['storage']['dryness'];
   readonly seeds_per_gram: number | null;
+  readonly note: string | null;
   readonly created_ms: number;
+  readonly version: number;
+  readonly put_away_ms: number | null;
 }
 
 export interface BatchLine {
@@ -39,10 +42,12 @@ export type PacketValues = readonly unknown[];
 
 export type UsedRow = Omit<BatchLine, 'taken'> & { readonly packet_id: string; readonly laid: number; readonly taken: number | null };
 export interface CountRow {
+  readonly id: string;
   readonly packet_id: string;
   readonly seeds: number;
   readonly grams: number | null;
   readonly after_number: number;
+  readonly at_ms: number;
   readonly recorded_ms: number;
 }
 
@@ -74,4 +79,5 @@ export const COLUMNS = {
   store_c: 'celsius',
   store_dryness: 'dryness',
   seeds_per_gram: 'seedsPerGram',
+  note: 'note',
 } as const;

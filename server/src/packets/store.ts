@@ -3,6 +3,9 @@ import type * as z from 'zod';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { value, write } from '../db/statements.js';
+import { shelving } from '../shelf/shelved.js';
+import { closed, counting, said, untucked } from '../db/standing.js';
+import { counted } from '@fresh-tuck/core/units';
 import { Problem } from '../http/problem.js';
 import { COLUMNS, storageOf, type BatchLine, type CountRow, type PacketRow, type PacketValues, type UsedRow } from './rows.js';
 
@@ -13,13 +16,13 @@ type PacketChange = z.output<typeof packetChange>;
 export type StoredPacket = Omit<WholePacket, 'prior' | 'handled' | 'fates' | 'sound' | 'stock' | 'pace'>;
 
 export function packetStore(db: Database, crops: CropStore) {
-  const all = db.prepare<unknown[], PacketRow>('SELECT * FROM packet ORDER BY created_ms, rowid');
+  const all = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
   const titles = db.prepare<unknown[], { id: string; cropId: string; variety: string; year: number | null }>(
     'SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY rowid',
   );
-  const newestFirst = db.prepare('SELECT * FROM packet ORDER BY rowid DESC');
-  const ofCrop = db.prepare('SELECT * FROM packet WHERE crop_id = ? ORDER BY rowid DESC');
-  const beside = db.prepare('SELECT * FROM packet WHERE crop_id = ? AND id <> ? ORDER BY year DESC, rowid DESC');
+  const newestFirst = db.prepare('SELECT * FROM packet WHERE put_away_ms IS NULL ORDER BY rowid DESC');
+  const ofCrop = db.prepare('SELECT * FROM packet WHERE crop_id = ? AND put_away_ms IS NULL ORDER BY rowid DESC');
+  const beside = db.prepare('SELECT * FROM packet WHERE crop_id = ? AND id <> ? AND put_away_ms IS NULL ORDER BY year DESC, rowid DESC');
   const one = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO packet (id, created_ms, ${Object.keys(COLUMNS).join(', ')})
@@ -29,31 +32,39 @@ export function packetStore(db: Database, crops: CropStore) {
   const update = db.prepare(`
     UPDATE packet SET ${Object.entries(COLUMNS)
       .map(([column, name]) => `${column} = @${name}`)
-      .join(', ')} WHERE id = @id`);
+      .join(', ')}, version = version + 1 WHERE id = @id`);
   const beforeChange = value<string, [string, number]>(
     db,
     'SELECT facts FROM packet_before WHERE packet_id = ? AND until_ms > ? ORDER BY until_ms, rowid LIMIT 1',
   );
   const keepBefore = write<[string, number, string]>(db, 'INSERT INTO packet_before (packet_id, until_ms, facts) VALUES (?, ?, ?)');
-  const counts = db.prepare<unknown[], CountRow>('SELECT * FROM packet_count WHERE packet_id = ? ORDER BY rowid DESC');
-  const insertCount = db.prepare(
-    'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)',
+  const counts = db.prepare<unknown[], CountRow>(
+    `SELECT * FROM packet_count c WHERE packet_id = ? AND ${said('packet_count', 'packet_id', 'c', 'at_ms')} ORDER BY at_ms DESC, rowid DESC`,
   );
+  const insertCount = db.prepare(
+    'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, at_ms, recorded_ms) VALUES (?, ?, ?, ?, ?, ?, ?)',
+  );
+  // What was begun before a count was taken was out of the packet by then.
+  const lastBefore = db.prepare<unknown[], { number: number }>(
+    'SELECT number FROM batch WHERE packet_id = ? AND start_ms <= ? ORDER BY number DESC LIMIT 1',
+  );
+  const everyOf = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE crop_id = ? ORDER BY rowid DESC');
+  const putAway = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE put_away_ms IS NOT NULL ORDER BY put_away_ms DESC');
   const children = db.prepare<unknown[], { id: string; variety: string; year: number | null; generation: number | null }>(
     'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
   );
-  // A corrected count replaces the batch's own; an undo, which is final, takes it or a closing back.
+  // A corrected count replaces the batch's own.
   const lines = (where: string): string => `
     SELECT b.id, b.packet_id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken,
       coalesce((SELECT r.seeds FROM entry e JOIN recount r ON r.entry_id = e.id
-        WHERE e.batch_id = b.id AND e.kind = 'recount' AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)
-        ORDER BY e.rowid DESC LIMIT 1), b.seeds) AS seeds,
-      EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = b.id AND e.kind = 'close'
-        AND NOT EXISTS (SELECT 1 FROM entry u WHERE u.supersedes = e.id)) AS closed
-    FROM batch b WHERE ${where} ORDER BY b.number`;
+        WHERE e.batch_id = b.id AND e.kind = 'recount' AND ${counting('e')} ORDER BY e.rowid DESC LIMIT 1), b.seeds) AS seeds,
+      ${closed('b.id')} AS closed
+    FROM batch b WHERE ${where} AND NOT ${untucked('b.id')} ORDER BY b.number`;
   const used = db.prepare<unknown[], UsedRow>(lines('b.packet_id = ?'));
   const allUsed = db.prepare<unknown[], UsedRow>(lines('true'));
-  const allCounts = db.prepare<unknown[], CountRow>('SELECT * FROM packet_count ORDER BY rowid DESC');
+  const allCounts = db.prepare<unknown[], CountRow>(
+    `SELECT * FROM packet_count c WHERE ${said('packet_count', 'packet_id', 'c', 'at_ms')} ORDER BY at_ms DESC, rowid DESC`,
+  );
 
   function get(id: string, field?: string): PacketRow {
     const row = one.get(id);
@@ -109,6 +120,9 @@ export function packetStore(db: Database, crops: CropStore) {
     printedRatePercent: row.printed_rate_percent,
     printedDays: row.printed_days_low === null || row.printed_days_high === null ? null : [row.printed_days_low, row.printed_days_high],
     seedsLeft: leftOf(last, begun),
+    version: row.version,
+    putAway: row.put_away_ms !== null,
+    note: row.note,
     seedsPerGram: row.seeds_per_gram,
     dressed: row.dressed === 1,
     trait: row.trait,
@@ -163,7 +177,21 @@ export function packetStore(db: Database, crops: CropStore) {
     return seen;
   }
 
+  const shelf = shelving(db, 'packet', 'packet', {
+    hangs: [
+      {
+        count: 'SELECT count(*) FROM batch WHERE packet_id = @id',
+        told: (begun) => `${counted(begun, 'batch was', 'batches were')} begun from it`,
+      },
+      {
+        count: 'SELECT count(*) FROM packet WHERE mother_id = @id OR father_id = @id',
+        told: (saved) => `${counted(saved, 'packet was', 'packets were')} saved from it`,
+      },
+    ],
+    own: ['DELETE FROM packet_count WHERE packet_id = @id', 'DELETE FROM packet_before WHERE packet_id = @id'],
+  });
   return {
+    ...shelf,
     othersOf,
     /** Every packet; what they share is read at one go. */
     list(): StoredPacket[] {
@@ -211,7 +239,8 @@ export function packetStore(db: Database, crops: CropStore) {
         mother: parentOf(row.mother_id),
         father: parentOf(row.father_id),
         children: children.all({ id }),
-        counts: countsOf(id).map(({ seeds, grams, recorded_ms }) => ({ seeds, grams, atMs: recorded_ms })),
+        counts: countsOf(id).map(({ id: countId, seeds, grams, at_ms }) => ({ id: countId, seeds, grams, atMs: at_ms })),
+        hangs: shelf.hangs(id),
       };
     },
     /**
@@ -224,7 +253,7 @@ export function packetStore(db: Database, crops: CropStore) {
       insert.run(request.id, nowMs, ...(ready ?? valuesOf(request)));
       const { grams, seedCount, cropId, seedsPerGram } = request;
       const seeds = seedCount ?? (grams === null ? null : seedsIn(grams, cropId, seedsPerGram));
-      if (seeds !== null) insertCount.run(request.id, request.id, seeds, grams, 0, nowMs);
+      if (seeds !== null) insertCount.run(request.id, request.id, seeds, grams, 0, nowMs, nowMs);
     },
     /** A packet as it was recorded up to a moment; as it is now, where it was not changed since. */
     asOf(id: string, atMs: number): PacketRow {
@@ -233,23 +262,41 @@ export function packetStore(db: Database, crops: CropStore) {
     },
     change(id: string, request: PacketChange, nowMs: number): void {
       const row = get(id);
+      shelf.checkVersion(id, request.version);
       if (row.crop_id !== request.cropId && batchesOf(id).length > 0)
         throw Problem.field('cropId', 'cropId must stay: batches of this packet were begun; put another packet in instead');
       const next = described(id, request);
       keepBefore(id, nowMs, JSON.stringify(row));
       update.run(next);
     },
-    count(id: string, countId: string, { seeds, grams }: { seeds: number | null; grams: number | null }, nowMs: number): void {
+    /** @param atMs when it was counted: what was begun since is taken off */
+    count(
+      id: string,
+      countId: string,
+      { seeds, grams }: { seeds: number | null; grams: number | null },
+      { atMs, nowMs }: { readonly atMs: number; readonly nowMs: number },
+    ): void {
       const row = get(id);
-      insertCount.run(
-        countId,
-        id,
-        seeds ?? seedsIn(grams ?? 0, row.crop_id, row.seeds_per_gram),
-        grams,
-        batchesOf(id).at(-1)?.number ?? 0,
-        nowMs,
-      );
+      const before = lastBefore.get(id, atMs)?.number ?? 0;
+      insertCount.run(countId, id, seeds ?? seedsIn(grams ?? 0, row.crop_id, row.seeds_per_gram), grams, before, atMs, nowMs);
     },
+    /** When a count was taken, ms. @throws Problem where there is none that stands */
+    countMs(id: string, countId: string): number {
+      const found = countsOf(id).find((count) => count.id === countId);
+      if (!found) throw Problem.unknown('count of this packet');
+      return found.at_ms;
+    },
+    /** Packets of a crop, put away or not, to know a row of a table again. */
+    sameCrop: (cropId: string): PacketRow[] => everyOf.all(cropId),
+    /** Lays an earlier state of its row back. */
+    restore(id: string, before: PacketRow, nowMs: number): void {
+      keepBefore(id, nowMs, JSON.stringify(get(id)));
+      update.run({
+        id,
+        ...Object.fromEntries(Object.entries(COLUMNS).map(([column, name]) => [name, before[column as keyof PacketRow] ?? null])),
+      });
+    },
+    away: (): PacketRow[] => putAway.all(),
     seedsLeft: (id: string): number | null => seedsLeft(get(id)),
     /** @throws Problem where the packet holds fewer; @param field named in the error */
     checkStock(id: string, seeds: number, field: string): void {

@@ -1,5 +1,6 @@
-import type { Rack, RackRequest } from '@fresh-tuck/contract';
+import type { Rack, RackChange, RackRequest } from '@fresh-tuck/contract';
 import type { Database } from '../db/database.js';
+import { shelving } from '../shelf/shelved.js';
 import type { NurseryStore } from '../nursery/store.js';
 
 /**
@@ -7,9 +8,13 @@ import type { NurseryStore } from '../nursery/store.js';
  * seedlings in slots fill the racks in the order in which these were named.
  */
 export function rackStore(db: Database, nursery: NurseryStore) {
-  const all = db.prepare('SELECT id, name, slots FROM rack ORDER BY created_ms, rowid');
+  const all = db.prepare('SELECT id, name, slots, version FROM rack WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
+  const away = db.prepare('SELECT id, name, slots, version FROM rack WHERE put_away_ms IS NOT NULL ORDER BY created_ms, rowid');
   const insert = db.prepare('INSERT INTO rack (id, name, slots, created_ms) VALUES (@id, @name, @slots, @nowMs)');
+  const update = db.prepare('UPDATE rack SET name = @name, slots = @slots, version = version + 1 WHERE id = @id');
+  const shelf = shelving(db, 'rack', 'rack', { hangs: [] });
   return {
+    ...shelf,
     list(): Rack[] {
       let standing = nursery.inSlots();
       return (all.all() as Omit<Rack, 'taken'>[]).map((rack) => {
@@ -18,8 +23,15 @@ export function rackStore(db: Database, nursery: NurseryStore) {
         return { ...rack, taken };
       });
     },
+    /** Put away: offered no more. */
+    away: (): Rack[] => (away.all() as Omit<Rack, 'taken'>[]).map((rack) => ({ ...rack, taken: 0 })),
     add: (body: RackRequest, nowMs: number): void => {
       insert.run({ ...body, nowMs });
+    },
+    /** Renamed, or with another number of slots. */
+    change(id: string, { version, name, slots }: RackChange): void {
+      shelf.checkVersion(id, version);
+      update.run({ id, name, slots });
     },
   };
 }

@@ -1,9 +1,12 @@
 import { Router } from 'express';
-import { readingRequest, spotOrder, spotRequest } from '@fresh-tuck/contract';
+import { readingRequest, shelveRequest, spotChange, spotOrder, spotRequest, takeBackRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function spotRoutes({ act, clock, household, spots }: Services): Router {
+/** Readings of a spot that are shown at once. */
+const MOST_READINGS = 60;
+
+export function spotRoutes({ act, clock, household, spots, takenBack }: Services): Router {
   const list = () => {
     const { zone, units } = household.get();
     return spots.list(zone, units, clock.now());
@@ -11,6 +14,10 @@ export function spotRoutes({ act, clock, household, spots }: Services): Router {
   return Router()
     .get('/spots', (_request, response) => {
       response.json(list());
+    })
+    .get('/spots/away', (_request, response) => {
+      const { zone, units } = household.get();
+      response.json(spots.away(zone, units, clock.now()));
     })
     .post('/spots', (request, response) => {
       const body = read(spotRequest, request.body);
@@ -23,10 +30,45 @@ export function spotRoutes({ act, clock, household, spots }: Services): Router {
       act('spot-order', body, () => spots.order(body.spotIds));
       response.json(list());
     })
+    .put('/spots/:spotId', (request, response) => {
+      const { spotId } = request.params;
+      const body = read(spotChange, request.body);
+      act(`spot ${spotId}`, body, () => spots.change(spotId, body));
+      response.json(list());
+    })
+    .post('/spots/:spotId/away', (request, response) => {
+      const { spotId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`spot-away ${spotId}`, body, (nowMs) => spots.putAway(spotId, nowMs));
+      response.json(list());
+    })
+    .post('/spots/:spotId/back', (request, response) => {
+      const { spotId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`spot-back ${spotId}`, body, () => spots.takeOut(spotId));
+      response.json(list());
+    })
+    .post('/spots/:spotId/removals', (request, response) => {
+      const { spotId } = request.params;
+      const body = read(shelveRequest, request.body);
+      act(`spot-removal ${spotId}`, body, () => spots.remove(spotId));
+      response.json(list());
+    })
+    .get('/spots/:spotId/readings', (request, response) => {
+      response.json(spots.readings(request.params.spotId, household.get().zone, MOST_READINGS));
+    })
     .post('/spots/:spotId/readings', (request, response) => {
       const body = read(readingRequest, request.body);
       const { zone } = household.get();
       act(`reading ${request.params.spotId}`, body, (nowMs) => spots.addReading(request.params.spotId, body, zone, nowMs));
+      response.status(201).json(list());
+    })
+    .post('/spots/:spotId/undos', (request, response) => {
+      const { spotId } = request.params;
+      const body = read(takeBackRequest, request.body);
+      act(`reading-undo ${spotId}`, body, (nowMs) =>
+        takenBack.add({ id: body.recordId, kind: 'reading', ...spots.readingSpan(spotId, body.recordId) }, nowMs),
+      );
       response.status(201).json(list());
     });
 }

@@ -1,15 +1,26 @@
 import { DateTime } from 'luxon';
-import { PLACE_KINDS, type PlaceKind, type Reading, type ReadingRequest, type Spot, type SpotRequest } from '@fresh-tuck/contract';
-import { offsetHours, type UnitSystem } from '@fresh-tuck/core/units';
+import {
+  PLACE_KINDS,
+  type PlaceKind,
+  type Reading,
+  type ReadingRequest,
+  type Spot,
+  type SpotChange,
+  type SpotRequest,
+} from '@fresh-tuck/contract';
+import { counted, offsetHours, type UnitSystem } from '@fresh-tuck/core/units';
 import { placeNow, SPEAKS_MS } from '@fresh-tuck/core/warmth';
 import { placeInWords } from '@fresh-tuck/core/words';
 import type { Database } from '../db/database.js';
+import { shelving } from '../shelf/shelved.js';
+import { closed, liesIn, standing, stood, untucked } from '../db/standing.js';
 import { Problem } from '../http/problem.js';
 
 interface SpotRow {
   readonly id: string;
   readonly name: string;
   readonly kind: PlaceKind;
+  readonly version: number;
 }
 
 interface ReadingRow {
@@ -45,8 +56,13 @@ const LATEST_MS = 8_640_000_000_000_000;
 const readingOf = ([fromMs, toMs, minC, maxC]: RecordRow): SpotRecord['readings'][number] => ({ fromMs, toMs, minC, maxC });
 
 export function spotStore(db: Database) {
-  const all = db.prepare<unknown[], SpotRow>('SELECT id, name, kind FROM spot ORDER BY walking_order, created_ms');
-  const one = db.prepare<unknown[], SpotRow>('SELECT id, name, kind FROM spot WHERE id = ?');
+  const all = db.prepare<unknown[], SpotRow>(
+    'SELECT id, name, kind, version FROM spot WHERE put_away_ms IS NULL ORDER BY walking_order, created_ms',
+  );
+  const away = db.prepare<unknown[], SpotRow>(
+    'SELECT id, name, kind, version FROM spot WHERE put_away_ms IS NOT NULL ORDER BY walking_order, created_ms',
+  );
+  const one = db.prepare<unknown[], SpotRow>('SELECT id, name, kind, version FROM spot WHERE id = ?');
   const insert = db.prepare(`
     INSERT INTO spot (id, name, kind, walking_order, created_ms)
     VALUES (@id, @name, @kind, (SELECT coalesce(max(walking_order), 0) + 1 FROM spot), @nowMs)`);
@@ -58,25 +74,31 @@ export function spotStore(db: Database) {
   // Hours of a logger are many: rows come as plain lists.
   const readings = db
     .prepare<unknown[], RecordRow>(
-      'SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? ORDER BY rowid',
+      `SELECT from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? AND ${standing('r')} ORDER BY rowid`,
     )
     .raw();
   const earlier = db
     .prepare<unknown[], RecordRow>(
-      'SELECT from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? AND from_ms < ? AND from_ms >= ? ORDER BY from_ms DESC LIMIT ?',
+      `SELECT from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND from_ms < ? AND from_ms >= ? AND ${standing('r')}
+      ORDER BY from_ms DESC LIMIT ?`,
     )
     .raw();
   const latest = db.prepare<unknown[], ReadingRow>(
-    'SELECT id, from_ms, to_ms, min_c, max_c FROM reading WHERE spot_id = ? ORDER BY from_ms DESC, rowid DESC LIMIT 1',
+    `SELECT id, from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND ${standing('r')} ORDER BY from_ms DESC, rowid DESC LIMIT ?`,
+  );
+
+  const spanOf = db.prepare<unknown[], { from_ms: number; to_ms: number }>(
+    `SELECT from_ms, to_ms FROM reading r WHERE spot_id = ? AND id = ? AND ${standing('r')}`,
   );
 
   const spotOf = (row: SpotRow, zone: string, units: UnitSystem, nowMs: number): Spot => {
     const kind = PLACE_KINDS[row.kind];
-    const last = latest.get(row.id);
+    const last = latest.get(row.id, 1);
     return {
       id: row.id,
       name: row.name,
       kind: row.kind,
+      version: row.version,
       guessMinC: kind.minC,
       guessMaxC: kind.maxC,
       latest: last
@@ -106,7 +128,54 @@ export function spotStore(db: Database) {
     const before = (): RecordRow[] => earlier.all(id, lowMs, lowMs - STANDS_IN_MS, NEAREST).reverse();
     return { id, name: row.name, guess: guessFor(row), readings: (within.length > 0 ? within : before()).map(readingOf) };
   }
+  const shelf = shelving(db, 'spot', 'warm spot', {
+    hangs: [
+      {
+        count: `SELECT count(DISTINCT holder_id) FROM holder_place p WHERE spot_id = @id`,
+        told: (bags) => `${counted(bags, 'bag')} stood there`,
+      },
+      {
+        count: `SELECT count(*) FROM reading r WHERE spot_id = @id AND ${standing('r')}`,
+        told: (readings) => `${counted(readings, 'reading')} ${readings === 1 ? 'was' : 'were'} taken there`,
+      },
+    ],
+    inUse: [
+      {
+        count: `SELECT count(DISTINCT p.holder_id) FROM batch b JOIN carrier t ON t.batch_id = b.id
+            JOIN carrier_place c ON c.rowid = ${liesIn('t.id')}
+            JOIN holder_place p ON p.rowid = (SELECT q.rowid FROM holder_place q WHERE q.holder_id = c.holder_id
+              AND ${stood('holder_place', 'holder_id', 'q')} ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
+          WHERE p.spot_id = @id AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`,
+        told: (bags) => `${counted(bags, 'bag stands', 'bags stand')} there now`,
+      },
+    ],
+    own: ['DELETE FROM reading WHERE spot_id = @id'],
+  });
+  const rename = db.prepare('UPDATE spot SET name = @name, kind = @kind, version = version + 1 WHERE id = @id');
+
   return {
+    ...shelf,
+    /** Put away: kept in records, offered no more. */
+    away: (zone: string, units: UnitSystem, nowMs: number): Spot[] => away.all().map((row) => spotOf(row, zone, units, nowMs)),
+    /** Renamed, or said to be of another kind. */
+    change(id: string, { name, kind, version }: SpotChange): void {
+      shelf.checkVersion(id, version);
+      rename.run({ id, name, kind });
+    },
+    /** The last readings, the newest first. */
+    readings: (id: string, zone: string, most: number): Reading[] =>
+      latest.all(get(id).id, most).map((row) => ({
+        id: row.id,
+        day: DateTime.fromMillis(row.from_ms, { zone }).toISODate() ?? '',
+        minC: row.min_c,
+        maxC: row.max_c,
+      })),
+    /** What a reading spoke of, ms. @throws Problem where there is none that stands */
+    readingSpan(spotId: string, readingId: string): { fromMs: number; toMs: number } {
+      const row = spanOf.get(spotId, readingId);
+      if (!row) throw Problem.unknown('reading at this spot');
+      return { fromMs: row.from_ms, toMs: row.to_ms };
+    },
     list: (zone: string, units: UnitSystem, nowMs: number): Spot[] => all.all().map((row) => spotOf(row, zone, units, nowMs)),
     /** Every spot, in walking order. */
     ids: (): string[] => all.all().map(({ id }) => id),

@@ -80,7 +80,7 @@ describe('what Today said', () => {
     expect(dump(home.db)).toBe(before);
     await home.request
       .put('/api/household/ways')
-      .send({ id: uuid(), ...ways })
+      .send({ id: uuid(), ...ways, version: 0 })
       .expect(200);
     expect((await batch()).answers.next.atMs).toBeGreaterThan(next);
     // The rest of the household is as it was.

@@ -1,11 +1,13 @@
 import type { Batch, BatchWithJournal, WhyPanel } from '@fresh-tuck/contract';
 import { wordsFor } from '@fresh-tuck/core/units';
 import type { Reader } from '../forecasts/reader.js';
-import { countingOf } from '../journal/read.js';
-import { journalView } from './journal.js';
+import { closedAt, countingOf, looksOf } from '../journal/read.js';
+import { journalFacts, journalView } from './journal.js';
 
 /** A batch with its forecast and its journal in words. */
-export function batchView({ forecasts, household, journal }: Reader) {
+export function batchView(reader: Reader) {
+  const { batches, forecasts, household, journal } = reader;
+  const facts = journalFacts(reader);
   return {
     whole(id: string, nowMs: number): BatchWithJournal {
       const entries = journal.entries(id);
@@ -14,7 +16,8 @@ export function batchView({ forecasts, household, journal }: Reader) {
       const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
       return {
         ...batch,
-        journal: journalView(entries, batch.facts.method, words),
+        lookIds: looksOf(entries).map((look) => look.id),
+        journal: journalView(facts, entries, { row: batches.get(id), untilMs: closedAt(entries) ?? Infinity, words }),
         cups: countingOf(entries, 'move').flatMap(({ atMs, move: { cups, destination } }) =>
           cups.map((cup) => ({ ...cup, destination, atMs })),
         ),

@@ -15,6 +15,7 @@ import { CLOSURES } from '@fresh-tuck/contract/choices';
 import { parseCelsius } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
+import { When } from '../kit/when';
 import { Changes } from '../data/transport/changes.service';
 import { BatchApi } from './batch.api';
 import { HouseholdApi } from '../data/household/household.api';
@@ -22,9 +23,10 @@ import { HouseholdApi } from '../data/household/household.api';
 /** What belongs to the bag and not to one parcel: its closure, its probe, its weight, and who is in it. */
 @Component({
   selector: 'ft-bag',
-  imports: [Field, MatCheckboxModule, ReactiveFormsModule, MatButton],
+  imports: [Field, MatCheckboxModule, ReactiveFormsModule, MatButton, When],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <p>Said for <ft-when label="When it was done" [sinceMs]="batch().facts.startMs" [(at)]="at" /></p>
     <fieldset class="ask-for">
       <legend>Closed</legend>
       @for (closure of closures; track closure) {
@@ -53,7 +55,7 @@ import { HouseholdApi } from '../data/household/household.api';
       }
     </fieldset>
     <form [formGroup]="probed" (ngSubmit)="probe()">
-      <p>A probe in the {{ batch().holder.kind }}, today {{ batch().holder.probed ? '(it has one)' : '' }}</p>
+      <p>A probe in the {{ batch().holder.kind }}{{ batch().holder.probed ? ' (it has one)' : '' }}, that day’s</p>
       <ft-field label="Lowest" mode="decimal" [control]="probed.controls.low" [accepted]="warmth" />
       <ft-field label="Highest" mode="decimal" [control]="probed.controls.high" [accepted]="warmth" />
       @if (asked(); as question) {
@@ -94,6 +96,8 @@ export class Bag {
   private readonly destroyRef = inject(DestroyRef);
   readonly batch = input.required<BatchWithJournal>();
   readonly said = output<string>();
+  /** When it was done; null is now. */
+  protected readonly at = signal<string | null>(null);
   protected readonly closures = CLOSURES;
   protected readonly closureWords = CLOSURE_WORDS;
   protected readonly error = signal<string | null>(null);
@@ -119,7 +123,7 @@ export class Bag {
   protected readonly others = computed(() => this.holders().filter(({ id }) => id !== this.batch().holder.id));
 
   protected close(closure: ClosureRequest['closure']): void {
-    this.run(this.api.setClosure(this.batch().holder.id, { id: uuid(), closure }), 'Noted. It dries by that from now on.');
+    this.run(this.api.setClosure(this.batch().holder.id, { id: uuid(), closure, at: this.at() }), 'Noted. It dries by that from now on.');
   }
 
   protected own(): void {
@@ -128,7 +132,7 @@ export class Bag {
   }
 
   protected into(holder: Parameters<BatchApi['rebag']>[1]['holder']): void {
-    this.run(this.api.rebag(this.batch().id, { id: uuid(), holder }), 'Moved to the new bag. It is opened with it.');
+    this.run(this.api.rebag(this.batch().id, { id: uuid(), holder, at: this.at() }), 'Moved to the new bag. It is opened with it.');
   }
 
   /** An extreme that was typed is asked back once. */
@@ -146,7 +150,7 @@ export class Bag {
       { temperature: (celsius) => formatTemperature(celsius, units) },
     );
     if (asked !== null && asked !== this.asked()) return this.asked.set(asked);
-    const day = this.about.moments().field(this.about.nowMs()).slice(0, 10);
+    const day = (this.at() ?? this.about.moments().field(this.about.nowMs())).slice(0, 10);
     this.run(this.api.probe(this.batch().holder.id, { id: uuid(), day, minC, maxC }), 'Saved. It overrides the place’s thermometer.');
   }
 
@@ -155,7 +159,10 @@ export class Bag {
     const { grams: typed, full } = this.weighed.getRawValue();
     const grams = readGrams(typed);
     if (grams === null) return;
-    this.run(this.api.weigh(this.batch().holder.id, { id: uuid(), grams, full }), 'Saved. A gram lost is a millilitre gone.');
+    this.run(
+      this.api.weigh(this.batch().holder.id, { id: uuid(), grams, full, at: this.at() }),
+      'Saved. A gram lost is a millilitre gone.',
+    );
   }
 
   private run(request: Observable<unknown>, said: string): void {

@@ -1,3 +1,4 @@
+import { MatInputHarness } from '@angular/material/input/testing';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
@@ -64,7 +65,9 @@ describe('the life of one batch', () => {
     text: '3 new tips, 3 in all.',
     photoIds: [],
     counts: true,
-    undoable: true,
+    mend: 'entry' as const,
+    dated: true,
+    holderId: null,
     finalCount: false,
   };
   const batch = aBatch(facts, { journal: [entry] });
@@ -134,19 +137,26 @@ describe('the life of one batch', () => {
   });
 
   it('corrects its starting count only to a whole number', async () => {
-    const screen = await open({ 'POST batches/b1/recounts': batch });
-    await screen.click(/count/i);
-    await screen.type('How many seeds were there at the start?', '2.5');
-    await screen.click('Correct it');
-    expect(await screen.errors()).toEqual(['How many seeds there were is a whole number from 1 to 400.']);
-    await screen.type('How many seeds were there at the start?', '9');
-    await screen.click('Correct it');
-    expect(screen.sent('POST', 'batches/b1/recounts')?.body['seeds']).toBe(9);
+    const screen = await open({ 'GET packets': [], 'POST batches/b1/recounts': batch });
+    await screen.click('Correct this');
+    await screen.press(/^How many seeds: /);
+    const field = await screen.overlays.getHarness(MatInputHarness.with({ label: 'How many seeds were there at the start?' }));
+    await field.setValue('2.5');
+    await screen.leaveWord();
+    expect(screen.find('button[aria-label^="How many seeds"]')?.textContent).toContain('8 seeds');
+    await screen.press(/^How many seeds: /);
+    await (await screen.overlays.getHarness(MatInputHarness.with({ label: 'How many seeds were there at the start?' }))).setValue('9');
+    await screen.leaveWord();
+    await screen.click('Correct it so');
+    expect(screen.sent('POST', 'batches/b1/recounts')?.body).toEqual(jasmine.objectContaining({ seeds: 9, was: 8 }));
   });
 
   it('takes its last entry back', async () => {
-    const screen = await open({ 'POST batches/b1/undos': batch });
+    const undoing = { entryId: 'e1', along: [], follows: ['Then there are 0 tips, not 3.'] };
+    const screen = await open({ 'GET batches/b1/entries/e1/undoing': undoing, 'POST batches/b1/undos': batch });
     await screen.click('Undo');
+    expect(screen.sent('POST', 'batches/b1/undos')).toBeUndefined();
+    await screen.click('Take it back');
     expect(screen.sent('POST', 'batches/b1/undos')?.body['entryId']).toBe('e1');
   });
 
@@ -176,14 +186,14 @@ describe('the life of one batch', () => {
   it('opens one panel at a time', async () => {
     const screen = await open();
     await screen.click('Move the bag');
-    await screen.click('Correct the count');
-    expect(screen.all('[aria-expanded=true]').map((one) => one.textContent?.trim())).toEqual(['Correct the count']);
-    await screen.click('Correct the count');
+    await screen.click('Enter several days');
+    expect(screen.all('[aria-expanded=true]').map((one) => one.textContent?.trim())).toEqual(['Enter several days']);
+    await screen.click('Enter several days');
     expect(screen.all('[aria-expanded=true]').length).toBe(0);
   });
 
   it('keeps in sight what was taken back, who looked, their note and their pictures', async () => {
-    const taken = { ...entry, id: 'e0', counts: false, undoable: false, note: 'in a hurry', photoIds: ['ph1', 'ph2'] };
+    const taken = { ...entry, id: 'e0', counts: false, mend: null, note: 'in a hurry', photoIds: ['ph1', 'ph2'] };
     const screen = await open({}, { ...batch, journal: [entry, taken] });
     const [first, second, tucked] = screen.all('.journal li');
     expect(first?.textContent).toContain('Undo');
@@ -197,9 +207,84 @@ describe('the life of one batch', () => {
     expect(tucked?.textContent).toContain('Tucked in: 8 seeds');
   });
 
-  it('corrects only its newest look, and no final count', async () => {
-    const links = (screen: Screen<BatchScreen>) => screen.all('.journal a[href*=correct]').length;
-    expect(links(await open({}, { ...batch, lastLookId: 'e1' }))).toBe(1);
+  it('corrects any of its looks, dates it, and takes it back with what follows said first', async () => {
+    const earlier = { ...entry, id: 'e0', text: 'Nothing new.' };
+    const screen = await open(
+      {
+        'GET batches/b1/entries/e0/undoing': {
+          entryId: 'e0',
+          along: ['m1'],
+          follows: ['Then there are 0 tips, not 3.', '3 sprouts lie where they lay before.'],
+        },
+        'POST batches/b1/undos': batch,
+        'POST batches/b1/corrections': batch,
+      },
+      { ...batch, journal: [entry, earlier] },
+    );
+    expect(screen.all('.journal a[href*=correct]').length).toBe(2);
+    const [, second] = screen.all('.journal li');
+    const press = async (name: string): Promise<void> => {
+      [...(second?.querySelectorAll('button') ?? [])].find((one) => one.textContent?.trim() === name)?.click();
+      await screen.settle();
+    };
+    await press('Undo');
+    expect(second?.textContent).toContain('Then there are 0 tips, not 3.');
+    expect(second?.textContent).toContain('With it goes the move that rests on it.');
+    await screen.click('Take all of it back');
+    expect(screen.sent('POST', 'batches/b1/undos')?.body).toEqual(jasmine.objectContaining({ entryId: 'e0', along: ['m1'] }));
+    await press('Another time');
+    await screen.press(/^The true time/);
+    await screen.clickAbove(/^yesterday evening/);
+    await screen.click('Date it so');
+    expect(screen.sent('POST', 'batches/b1/corrections')?.body).toEqual(
+      jasmine.objectContaining({ entryId: 'e0', at: '2026-04-10T18:30' }),
+    );
+  });
+
+  it('corrects what it was begun as word by word, and says what follows', async () => {
+    const packets = [{ id: 'p2', cropId: 'leek', cropName: 'Leek', variety: 'Windlass', year: 2025, seedsLeft: 60 }];
+    const cups = [{ number: 40, seed: null, destination: 'cup', atMs: batch.answers.nowMs }];
+    const screen = await open({ 'GET packets': packets, 'POST batches/b1/amendments': batch }, { ...batch, cups });
+    await screen.click('Correct this');
+    await screen.press(/^Packet: /);
+    await screen.clickAbove(/^Leek, Windlass/);
+    expect(screen.text).toContain('8 seeds go back into Tomato, Quay and leave Leek, Windlass.');
+    expect(screen.text).toContain('Label 40 in the Nursery is of Leek, Windlass then');
+    await screen.click('Correct it so');
+    expect(screen.sent('POST', 'batches/b1/amendments')?.body).toEqual(jasmine.objectContaining({ packetId: 'p2', after: null }));
+  });
+
+  it('takes a tuck-in back after saying what that means', async () => {
+    const follows = ['8 seeds go back into Tomato, Quay. Number 7 stays used: tear its label up.'];
+    const screen = await open({ 'GET packets': [], 'GET batches/b1/untucking': { follows }, 'POST batches/b1/untuckings': batch });
+    await screen.click('Correct this');
+    await screen.click('It was never tucked in');
+    expect(screen.text).toContain('8 seeds go back into Tomato, Quay.');
+    await screen.click('Take the tuck-in back');
+    expect(screen.sent('POST', 'batches/b1/untuckings')).toBeDefined();
+  });
+
+  it('takes several days at once, each with its time, and leaves blank rows out', async () => {
+    const screen = await open({ 'POST batches/b1/days': batch });
+    await screen.click('Enter several days');
+    const rows = screen.all<HTMLInputElement>('ft-days tbody tr').length;
+    expect(rows).toBeGreaterThan(2);
+    const write = async (row: number, value: string): Promise<void> => {
+      const field = screen.find<HTMLInputElement>(`[aria-label="tips in all, row ${row}"]`) ?? fail(`no row ${row}`);
+      if (!field) return;
+      field.value = value;
+      field.dispatchEvent(new Event('input'));
+      await screen.settle();
+    };
+    await write(1, '1');
+    await write(3, '12');
+    await screen.click('Keep these days');
+    expect(screen.sent('POST', 'batches/b1/days')).toBeUndefined();
+    await write(3, '2');
+    await screen.click('Keep these days');
+    const looks = screen.sent('POST', 'batches/b1/days')?.body['looks'] as { at: string; tipped: number }[];
+    expect(looks.map(({ tipped }) => tipped)).toEqual([1, 2]);
+    expect(looks.every(({ at }) => at.endsWith('T18:30'))).toBeTrue();
   });
 
   it('takes a final count back rather than correcting it', async () => {

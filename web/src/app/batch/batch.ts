@@ -1,6 +1,3 @@
-import { text, wholeFrom } from '../kit/validators';
-import { Field } from '../kit/field';
-import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { deadlyWarmth } from '@fresh-tuck/core/warmth';
 import { PLACE_CAUTIONS, refusedInWords, REASON_WORDS, targetInWords, type Act } from '@fresh-tuck/core/words';
 import { NgTemplateOutlet } from '@angular/common';
@@ -22,6 +19,10 @@ import { Changes } from '../data/transport/changes.service';
 import { dayMs } from '../data/household/moments';
 import { Advice } from '../kit/advice';
 import { Bag } from './bag';
+import { Correct } from './correct';
+import { Days } from './days';
+import { Journal } from './journal';
+import { When } from '../kit/when';
 import { FinalCount } from './final-count';
 import { Curve } from '../kit/curve';
 import { Label } from '../kit/label';
@@ -33,23 +34,27 @@ import { Why } from '../kit/why';
 import { BatchApi } from './batch.api';
 import { HouseholdApi } from '../data/household/household.api';
 
+type Panel = 'bag' | 'close' | 'correct' | 'count' | 'days' | 'place';
+
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
   imports: [
-    Field,
     NgTemplateOutlet,
-    ReactiveFormsModule,
     MatButton,
     Advice,
     Bag,
+    Correct,
     Curve,
+    Days,
     FinalCount,
+    Journal,
     Label,
     Ribbon,
     RouterLink,
     TestResultView,
     Towel,
+    When,
     Why,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -75,8 +80,9 @@ export class BatchScreen {
     text: REASON_WORDS[value],
   }));
   protected readonly gone = signal<string | null>(null);
-  protected readonly recounted = new FormGroup({ seeds: text('', Validators.required, wholeFrom(1, 400)) });
-  protected readonly panel = signal<'recount' | 'place' | 'bag' | 'close' | 'count' | null>(null);
+  protected readonly panel = signal<Panel | null>(null);
+  /** When what is asked for was done; null is now. */
+  protected readonly at = signal<string | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly spots = toSignal(
     this.changes.keep(() => this.householdApi.spots()),
@@ -140,32 +146,24 @@ export class BatchScreen {
     return parts.join(' · ');
   }
 
-  protected unfold(panel: 'recount' | 'place' | 'bag' | 'close'): void {
+  protected unfold(panel: Panel): void {
     this.error.set(null);
-    this.recounted.setValue({ seeds: String(this.batch()?.facts.seeds ?? '') });
+    this.at.set(null);
     this.panel.update((open) => (open === panel ? null : panel));
-  }
-
-  protected undo(entry: JournalEntry): void {
-    this.run(this.householdApi.undo(this.batchId(), { id: uuid(), entryId: entry.id }), 'Taken back.');
-  }
-
-  protected recount(): void {
-    this.recounted.markAllAsTouched();
-    if (this.recounted.invalid) return;
-    const seeds = Number(this.recounted.value.seeds);
-    this.run(this.api.recount(this.batchId(), { id: uuid(), seeds }), 'Starting count corrected.');
   }
 
   protected place(spotId: string): void {
     const holderId = this.batch()?.holder.id;
     const caution = PLACE_CAUTIONS[this.spots().find(({ id }) => id === spotId)?.kind ?? ''];
     const said = ['Moved. The days ahead follow its new warmth.', caution].filter(Boolean).join(' ');
-    if (holderId) this.run(this.api.placeHolder(holderId, { id: uuid(), spotId }), said);
+    if (holderId) this.run(this.api.placeHolder(holderId, { id: uuid(), spotId, at: this.at() }), said);
   }
 
   protected close(reason: CloseRequest['reason']): void {
-    this.run(this.householdApi.close(this.batchId(), { id: uuid(), reason }), 'Closed. Undo it in the journal if it was too soon.');
+    this.run(
+      this.householdApi.close(this.batchId(), { id: uuid(), reason, at: this.at() }),
+      'Closed. Undo it in the journal if it was too soon.',
+    );
   }
 
   protected open(batch: BatchWithJournal): void {
@@ -180,7 +178,7 @@ export class BatchScreen {
 
   /** The closing of a batch in which something may still come; null where nothing may, or it stands no more. */
   protected closing({ closedInWords, journal }: BatchWithJournal): JournalEntry | null {
-    return closedInWords ? (journal.find(({ kind, undoable }) => kind === 'close' && undoable) ?? null) : null;
+    return closedInWords ? (journal.find(({ kind, mend }) => kind === 'close' && mend === 'entry') ?? null) : null;
   }
 
   /** A late one: the closing is taken back and the parcel opened, to be looked at and moved as ever. */
@@ -208,6 +206,11 @@ export class BatchScreen {
   }
 
   protected tell(said: string): void {
+    this.notice.say(said);
+  }
+
+  protected mended(said: string): void {
+    this.panel.set(null);
     this.notice.say(said);
   }
 

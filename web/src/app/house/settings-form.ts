@@ -130,6 +130,7 @@ export class SettingsForm {
     this.api
       .saveHousehold({
         id: uuid(),
+        version: this.household()?.version ?? null,
         name,
         zone: zone.trim(),
         units,

@@ -77,6 +77,8 @@ export class WaysForm {
   protected readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly error = signal<string | null>(null);
+  /** The version that is being changed. */
+  private basedOn: number | null = null;
   protected readonly said = signal('');
   protected readonly fieldError = fieldError;
   protected readonly fields = [
@@ -128,9 +130,10 @@ export class WaysForm {
 
   constructor() {
     effect(() => {
-      const { ways } = this.about.household();
+      const { ways, version } = this.about.household();
       // What is being typed is never overwritten by what comes in.
       if (!this.form.pristine) return;
+      this.basedOn = version;
       this.form.setValue({
         rootSchool: ways.rootSchool,
         unopenedFirst: ways.unopenedFirst,
@@ -151,6 +154,7 @@ export class WaysForm {
     this.api
       .saveWays({
         id: uuid(),
+        version: this.basedOn,
         rootSchool: typed.rootSchool,
         unopenedFirst: typed.unopenedFirst,
         lateTolerance: share(typed.lateTolerance),

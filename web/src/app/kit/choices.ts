@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { Word } from './word';
 
 /** One of several that exclude each other: what it is called, and what follows from it. */
 export interface Choice<T> {
@@ -22,7 +23,7 @@ export interface Choice<T> {
       [value]="value()"
     >
       @for (choice of choices(); track choice.value) {
-        <mat-button-toggle class="choice row" [value]="choice.value" (change)="chosen.emit(choice.value)">
+        <mat-button-toggle class="choice row" [value]="choice.value" (change)="chosen.emit(choice.value)" (click)="said()">
           {{ choice.text }} <span class="soft">{{ choice.follows ?? '' }}</span>
         </mat-button-toggle>
       }
@@ -41,5 +42,13 @@ export class Choices<T> {
   readonly choices = input.required<readonly Choice<T>[]>();
   readonly value = input.required<T | null>();
   readonly disabled = input(false);
+  /** Whether the word that it stands in is said with it: where there is more to say there it stays open. */
+  readonly closes = input(true);
   readonly chosen = output<T>();
+  private readonly word = inject(Word, { optional: true });
+
+  /** A touch says it; the arrows only walk along the lines. */
+  protected said(): void {
+    if (this.closes()) this.word?.open.set(false);
+  }
 }

@@ -40,7 +40,7 @@ const BELOW: ConnectedPosition[] = [
       (overlayKeydown)="$event.key === 'Escape' && open.set(false)"
     >
       <div class="panel" role="dialog" [attr.aria-label]="label()" cdkTrapFocus cdkTrapFocusAutoCapture>
-        <ng-content />
+        <div class="said"><ng-content /></div>
         <div class="foot"><button matButton="outlined" type="button" class="plain done" (click)="open.set(false)">Done</button></div>
       </div>
     </ng-template>
@@ -68,28 +68,29 @@ const BELOW: ConnectedPosition[] = [
       color: var(--trouble-word);
     }
     .panel {
-      display: grid;
-      gap: 12px;
+      display: flex;
+      flex-direction: column;
       width: min(360px, calc(100vw - 24px));
       max-height: min(70vh, 520px);
-      overflow: auto;
-      padding: 18px;
       border: 1.5px solid var(--ink);
       border-radius: 10px;
       background: var(--surface);
       color: var(--ink);
       font: 400 16px/1.5 var(--text);
     }
-    /* In reach however long the choices are. */
+    .said {
+      display: grid;
+      gap: 12px;
+      min-height: 0;
+      overflow: auto;
+      padding: 18px 18px 12px;
+    }
+    /* In reach however long the choices are, and over none of them. */
     .foot {
       display: flex;
-      position: sticky;
-      z-index: 1;
-      bottom: -18px;
       justify-content: flex-end;
-      margin: 0 -18px -18px;
       padding: 10px 18px 14px;
-      background: var(--surface);
+      border-top: 1px solid var(--hairline);
     }
     .done {
       min-height: 44px;

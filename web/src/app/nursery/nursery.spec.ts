@@ -18,7 +18,7 @@ const seedling = (number: number, stage: string, more: Partial<Seedling> = {}): 
   stage,
   stageMs: NOW - 2 * DAY_MS,
   gone: null,
-  lastEventId: null,
+  events: [],
   ...more,
 });
 const nursery = (seedlings: readonly Seedling[], more: Partial<Record<string, number>> = {}): Nursery => ({
@@ -47,7 +47,7 @@ describe('the nursery', () => {
   it('advances a seedling by one touch, and takes a loss only with its reason', async () => {
     const answers = {
       'GET nursery': nursery([seedling(14, 'moved')]),
-      'POST nursery/14/events': seedling(14, 'up', { lastEventId: 'x' }),
+      'POST nursery/14/events': seedling(14, 'up'),
     };
     const screen = await show(NurseryScreen, answers);
     await screen.click(/^up/);

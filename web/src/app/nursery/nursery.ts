@@ -13,6 +13,7 @@ import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
+import { When } from '../kit/when';
 import { SproutDrawing } from './sprout';
 import { NurseryApi } from './nursery.api';
 
@@ -23,7 +24,7 @@ const DAY_MS = 86_400_000;
 /** Every moved sprout by stage; what arrives can be marked up, lost or given. */
 @Component({
   selector: 'ft-nursery',
-  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink, SproutDrawing],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink, SproutDrawing, When],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',
   styleUrl: './nursery.scss',
@@ -41,6 +42,10 @@ export class NurseryScreen {
   });
   protected readonly lookingBack = signal(false);
   protected readonly losing = signal<number | null>(null);
+  /** Whose record is open. */
+  protected readonly recalled = signal<number | null>(null);
+  /** When what is marked was seen; null is now. */
+  protected readonly at = signal<string | null>(null);
   protected readonly losses = LOSSES;
 
   private readonly groups = computed(() =>
@@ -99,21 +104,34 @@ export class NurseryScreen {
   }
 
   protected step(seedling: Seedling, stage: Stage): void {
-    this.say(seedling, { id: uuid(), kind: 'stage', stage, why: null }, SEEDLING_WORDS[stage].title.toLowerCase());
+    this.say(seedling, { id: uuid(), kind: 'stage', stage, why: null, at: this.at() }, SEEDLING_WORDS[stage].title.toLowerCase());
   }
 
   protected give(seedling: Seedling): void {
-    this.say(seedling, { id: uuid(), kind: 'given', stage: null, why: null }, 'given away');
+    this.say(seedling, { id: uuid(), kind: 'given', stage: null, why: null, at: this.at() }, 'given away');
   }
 
   protected lose(seedling: Seedling, why: string): void {
     if (why.trim() === '') return;
     this.losing.set(null);
-    this.say(seedling, { id: uuid(), kind: 'lost', stage: null, why: why.trim() }, 'lost');
+    this.say(seedling, { id: uuid(), kind: 'lost', stage: null, why: why.trim(), at: this.at() }, 'lost');
   }
 
-  protected undo({ number, lastEventId }: Seedling): void {
-    if (lastEventId) this.watch(this.api.undoSeedling(number, { id: uuid(), entryId: lastEventId })).subscribe(this.complain);
+  /** The last thing that was said of it. */
+  protected undo({ number, events }: Seedling): void {
+    const last = events.at(-1);
+    if (last) this.takeBack(number, last.id);
+  }
+
+  /** Anything that was said of it, not only the last. */
+  protected takeBack(number: number, entryId: string): void {
+    this.watch(this.api.undoSeedling(number, { id: uuid(), entryId })).subscribe(this.complain);
+  }
+
+  protected told({ kind, stage, why, atMs }: Seedling['events'][number]): string {
+    const what = kind === 'stage' ? (SEEDLING_STAGES.find((one) => one === stage) ?? null) : null;
+    const words = what ? SEEDLING_WORDS[what].title.toLowerCase() : kind === 'lost' ? `lost: ${why ?? ''}` : 'given away';
+    return `${words}, ${this.about.moments().short(atMs)}`;
   }
 
   private say({ number }: Seedling, body: SeedlingRequest, text: string): void {

@@ -10,7 +10,7 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { v7 as uuid } from 'uuid';
 import type { Crop } from '@fresh-tuck/core/crops';
 import { bedGate } from '@fresh-tuck/core/moving';
-import { bedInWords } from '@fresh-tuck/core/words';
+import { bedAskedBack, bedInWords } from '@fresh-tuck/core/words';
 import { formatTemperature, parseCelsius, parseMetres } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -52,6 +52,15 @@ import { OpenApi } from './open.api';
     }
     @if (gate(); as gate) {
       <p [class]="gate.tone" role="status">{{ gate.text }}</p>
+      @if (standing()) {
+        <p class="soft">{{ standing() }}</p>
+      }
+      @if (askAge()) {
+        <form class="soil" (submit)="$event.preventDefault(); tellAge()">
+          <ft-field label="Made in (year)" mode="numeric" [control]="age" accepted="A year like 2024." />
+          <button matButton="outlined" type="submit" class="plain">Keep its age</button>
+        </form>
+      }
       <form class="soil" (submit)="$event.preventDefault(); read('soil')">
         <ft-field label="Its soil now" [placeholder]="warmth(12)" [control]="soil" accepted="A temperature like 12, 12.5 C or 54F." />
         <button matButton="outlined" type="submit" class="plain">In the soil</button>
@@ -100,14 +109,44 @@ export class Beds {
     name: text('', Validators.required),
     widthM: text('', Validators.required, readBy(this.metres)),
     lengthM: text('', Validators.required, readBy(this.metres)),
-    madeYear: text('', wholeFrom(1900, 2100)),
+    madeYear: text('', wholeFrom(1950, 2100)),
   });
+  protected readonly age = text('', wholeFrom(1950, 2100));
   protected readonly soil = text('', Validators.required, readBy(this.celsius));
 
-  protected readonly gate = computed(() => {
-    const bed = this.beds().find(({ id }) => id === this.bedId());
-    return bed ? bedInWords(bedGate(this.crop(), bed, bed.soil, this.year()), this.about.household().units) : null;
+  protected readonly bed = computed(() => this.beds().find(({ id }) => id === this.bedId()) ?? null);
+  private readonly known = computed(() => {
+    const bed = this.bed();
+    return bed && bedGate(this.crop(), { ...bed, takenM2: bed.taken.areaM2 }, bed.soil, this.year());
   });
+  protected readonly gate = computed(() => {
+    const known = this.known();
+    return known && bedInWords(known, this.about.household().units);
+  });
+  protected readonly askAge = computed(() => this.known()?.askAge ?? false);
+
+  /** What is asked back before so many are planted here; null where nothing is. */
+  askedBack(plants: number): string | null {
+    const known = this.known();
+    return known && bedAskedBack(known, plants);
+  }
+
+  /** What stands in it, in words. */
+  protected readonly standing = computed(() => {
+    const { plants, crops } = this.bed()?.taken ?? { plants: 0, crops: [] };
+    return plants === 0 ? '' : `In it stand ${crops.map(({ name, plants: count }) => `${count} ${name}`).join(', ')}.`;
+  });
+
+  protected tellAge(): void {
+    const bed = this.bed();
+    this.age.markAsTouched();
+    if (!bed || this.age.invalid || this.age.value.trim() === '') return;
+    const { id: bedId, name, widthM, lengthM, version } = bed;
+    this.api
+      .changeBed(bedId, { id: uuid(), name, widthM, lengthM, version, madeYear: readNumber(this.age.value) })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({ next: () => this.error.set(null), error: (problem: ApiProblem) => this.error.set(problem.message) });
+  }
 
   private year(): number {
     return Number(this.about.moments().field(this.about.nowMs()).slice(0, 4));

@@ -128,12 +128,12 @@ export function draftLook(draft: Draft, before: ParcelState, atMs: number): Parc
 export function lookRequest(
   draft: Draft,
   before: ParcelState,
-  sent: { id: string; via: LookRequest['via']; basedOn: string | null; supersedes: string | null; who: string | null },
+  sent: { id: string; via: LookRequest['via']; basedOn: string | null; supersedes: string | null; who: string | null; at?: string | null },
 ): LookRequest {
   const seen = totals(draft, before);
   return {
     id: sent.id,
-    at: null,
+    at: sent.at ?? null,
     via: sent.via,
     seen: seen && { ...seen, basedOn: sent.basedOn },
     marks: [...draft.marks.values()],

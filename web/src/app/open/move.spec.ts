@@ -74,7 +74,16 @@ describe('moving sprouts', () => {
   });
 
   it('goes to a bed only when its name and its soil are known', async () => {
-    const bed = { id: 'bed1', name: 'Wall bed', widthM: 1, lengthM: 2, madeYear: 2025, soil: null };
+    const bed = {
+      id: 'bed1',
+      name: 'Wall bed',
+      widthM: 1,
+      lengthM: 2,
+      madeYear: 2025,
+      version: 0,
+      taken: { plants: 0, areaM2: 0, crops: [] },
+      soil: null,
+    };
     const screen = await moving({
       'GET beds': [bed],
       'POST beds/bed1/soil': [{ ...bed, soil: { celsius: 9, source: 'soil', ageDays: 0 } }],

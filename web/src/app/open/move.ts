@@ -10,6 +10,7 @@ import {
   linkedSignal,
   output,
   signal,
+  viewChild,
 } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
@@ -27,17 +28,20 @@ import { AboutService } from '../data/household/about.service';
 import { Outbox } from '../data/transport/outbox.service';
 import { RoundService } from '../data/household/round.service';
 import { Handling } from '../kit/handling';
+import { When } from '../kit/when';
 import { Stepper } from '../kit/stepper';
 import { Beds } from './beds';
 import { HouseholdApi } from '../data/household/household.api';
 
 const HALF_HOUR_MS = 1_800_000;
+/** "21 to 46", as one stick in the row says it. */
+const spanOf = (numbers: readonly number[]): string => `${Math.min(...numbers)} to ${Math.max(...numbers)}`;
 const ROOTED = ['freed', 'patched', 'snapped'] as const;
 
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
-  imports: [MatButton, MatButtonToggleModule, Beds, Handling, Stepper],
+  imports: [MatButton, MatButtonToggleModule, Beds, Handling, Stepper, When],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',
@@ -49,6 +53,13 @@ export class Move {
   private readonly about = inject(AboutService);
   private readonly destroyRef = inject(DestroyRef);
   readonly batch = input.required<BatchWithJournal>();
+  /** A row of a bed gets one label, marked up by count. */
+  protected readonly rowLabel = computed(() => {
+    const labels = this.labels() ?? [];
+    return this.destination() === 'bed' && labels.length > 1
+      ? { span: spanOf(labels.map(({ number }) => number)), plants: labels.length }
+      : null;
+  });
   readonly done = output();
   readonly later = output();
 
@@ -89,7 +100,13 @@ export class Move {
       .filter(({ seeds, readyMs }) => seeds.length === 0 && readyMs <= nowMs + HALF_HOUR_MS)
       .reduce((sum, { count }) => sum + count, 0);
   });
-  protected readonly destination = signal<Destination | null>(null);
+  /** Where it was said at tuck-in that they go; else nothing is chosen yet. */
+  protected readonly destination = linkedSignal<Destination | null>(() => this.batch().aim.destination);
+  /** When they were moved; null is now. */
+  protected readonly at = signal<string | null>(null);
+  private readonly bedsOf = viewChild(Beds);
+  /** What was asked back before more are planted than fit, or into cold soil. */
+  protected readonly asked = signal<string | null>(null);
   protected readonly bedId = signal<string | null>(null);
   protected readonly rooted = signal({ freed: 0, patched: 0, snapped: 0 });
   protected readonly rootedShown = linkedSignal(() => this.batch().answers.longestMm >= this.batch().facts.crop.root.lateMm);
@@ -153,10 +170,12 @@ export class Move {
       this.error.set('Say which bed.');
       return;
     }
+    const question = destination === 'bed' ? (this.bedsOf()?.askedBack(this.count()) ?? null) : null;
+    if (question !== null && question !== this.asked()) return this.asked.set(question);
     const batch = this.batch();
     const body: MoveRequest = {
       id: uuid(),
-      at: null,
+      at: this.at(),
       seeds: [...this.chosen()].sort((a, b) => a - b),
       uncounted: this.uncounted(),
       destination,

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Bed, BedRequest, DemoParcel, SoilRequest } from '@fresh-tuck/contract';
+import type { Bed, BedChange, BedRequest, DemoParcel, SoilRequest } from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
 
 /** What this screen asks of the server. */
@@ -9,5 +9,6 @@ export class OpenApi {
 
   readonly demoParcel = (id: string) => this.transport.get<DemoParcel>(`demo/parcels/${id}`);
   readonly addBed = (body: BedRequest) => this.transport.send<Bed[]>('POST', 'beds', body);
+  readonly changeBed = (bedId: string, body: BedChange) => this.transport.send<Bed[]>('PUT', `beds/${bedId}`, body);
   readonly addSoil = (bedId: string, body: SoilRequest) => this.transport.send<Bed[]>('POST', `beds/${bedId}/soil`, body);
 }

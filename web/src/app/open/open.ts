@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatBottomSheet } from '@angular/material/bottom-sheet';
@@ -8,7 +8,7 @@ import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { capital } from '@fresh-tuck/core/units';
-import { type ParcelFacts, parcelState, type SeedMark } from '@fresh-tuck/core/parcel';
+import type { SeedMark } from '@fresh-tuck/core/parcel';
 import type { Preparation } from '@fresh-tuck/core/preparing';
 import { preparingInWords, type Act } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
@@ -21,11 +21,13 @@ import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
 import { Handling } from '../kit/handling';
 import { Towel } from '../kit/towel';
+import { When } from '../kit/when';
 import { Why } from '../kit/why';
 import { advance, draftFrom, emptyDraft, lookRequest, mark, saveText, saysSomething, seedsSeen, towelSeeds, type Draft } from './draft';
 import { answering } from './answering';
 import { DraftHistory } from './draft-history';
 import { Legend } from './legend';
+import { momentOf } from './moment';
 import { LookAsks } from './asks';
 import { Move } from './move';
 import { Peek } from './peek';
@@ -39,7 +41,7 @@ const LEAST_ROOT_MM = 4;
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
   selector: 'ft-open',
-  imports: [MatButton, Advice, Curve, Handling, Legend, LookAsks, Move, Peek, RouterLink, Towel, Why],
+  imports: [MatButton, Advice, Curve, Handling, Legend, LookAsks, Move, Peek, RouterLink, Towel, When, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './open.html',
   styleUrl: './open.scss',
@@ -72,27 +74,17 @@ export class OpenScreen {
   protected readonly picture = signal<File | null>(null);
   protected readonly people = toSignal(inject(PeopleService).names$, { initialValue: [] });
 
-  /** Facts without the look that is being corrected. */
-  private readonly facts = computed<ParcelFacts | null>(() => {
-    const batch = this.batch();
-    if (!batch) return null;
-    return this.correcting() ? { ...batch.facts, looks: batch.facts.looks.slice(0, -1) } : batch.facts;
-  });
-  protected readonly correcting = computed(() => {
-    const look = this.correct();
-    return look !== undefined && look === this.batch()?.lastLookId;
-  });
-  protected readonly before = computed(() => {
-    const facts = this.facts();
-    return facts && parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves);
-  });
-  private readonly atMs = computed(() => (this.correcting() ? (this.batch()?.facts.looks.at(-1)?.atMs ?? 0) : this.about.nowMs()));
+  private readonly moment = momentOf(this.batch, this.correct);
+  protected readonly at = this.moment.at;
+  protected readonly before = this.moment.before;
+  protected readonly correcting = this.moment.correcting;
+  protected readonly seenText = this.moment.seenText;
   private readonly answered = answering({
     batch: this.batch,
-    facts: this.facts,
+    facts: this.moment.facts,
     before: this.before,
     draft: this.draft,
-    atMs: this.atMs,
+    atMs: this.moment.atMs,
   });
   protected readonly answer = this.answered.answer;
   protected readonly why = this.answered.why;
@@ -127,6 +119,7 @@ export class OpenScreen {
           this.moving.set(false);
           this.error.set(null);
           this.picture.set(null);
+          this.at.set(null);
           this.history.begin(emptyDraft(this.round.via()));
           return this.round.parcel(id).pipe(
             catchError((problem: ApiProblem) => {
@@ -143,9 +136,9 @@ export class OpenScreen {
         this.moving.set(Boolean(batch.facts.test?.result));
       });
     effect(() => {
-      const look = this.correcting() ? this.batch()?.facts.looks.at(-1) : undefined;
+      const look = this.moment.corrected();
       const before = this.before();
-      if (look && before) this.history.begin(draftFrom(look, before));
+      if (look && before) untracked(() => this.history.begin(draftFrom(look, before)));
     });
   }
 
@@ -230,14 +223,14 @@ export class OpenScreen {
     }
     // Untouched, one tap says that nothing is new.
     const said = saysSomething(draft) ? draft : { ...draft, nothingNew: true };
-    const lookBefore = this.correcting() ? null : batch.lastLookId;
     this.send(
       lookRequest(said, before, {
         id: uuid(),
         via: draft.via,
-        basedOn: lookBefore,
+        basedOn: this.moment.basedOn(),
         supersedes: this.correcting() ? (this.correct() ?? null) : null,
         who: this.round.who(),
+        at: this.at(),
       }),
       then,
     );

@@ -135,7 +135,7 @@ describe('a test of a packet', () => {
   const choose = async (screen: Screen<TestScreen>, word: RegExp, choice: string | RegExp): Promise<void> => {
     await screen.press(word);
     await screen.clickAbove(choice);
-    await screen.clickAbove('Done');
+    await screen.leaveWord();
     await screen.settle();
   };
 
@@ -145,7 +145,7 @@ describe('a test of a packet', () => {
     await screen.press(/^How well: /);
     const errors = await screen.overlays.getAllHarnesses(MatButtonHarness.with({ text: /times in 100|in 20|in 10$/ }));
     await errors.at(-1)?.click();
-    await screen.clickAbove('Done');
+    await screen.leaveWord();
     await screen.settle();
     expect(screen.text).toMatch(/to know whether 70 in 100 live, wrong at most \d+ times in 100/);
     expect(screen.text).toMatch(/It passes with at least \d+ of \d+\. A packet that is \d+ in 100 worse would pass \d+ times in 100\./);

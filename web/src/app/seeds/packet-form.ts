@@ -47,6 +47,10 @@ export class PacketForm {
   protected readonly crops = toSignal(this.householdApi.crops(), { initialValue: [] });
   protected readonly error = signal<string | null>(null);
   protected readonly more = signal(false);
+  /** Somebody saved this packet while it was being corrected here. */
+  protected readonly stale = signal(false);
+  /** The version that is being corrected. */
+  private basedOn: number | null = null;
   protected readonly fieldError = fieldError;
   protected readonly stores = Object.entries(STORES) as [Store, (typeof STORES)[Store]][];
   protected readonly drynesses = Object.entries(DRYNESSES) as [Dryness, (typeof DRYNESSES)[Dryness]][];
@@ -68,6 +72,7 @@ export class PacketForm {
     dryness: new FormControl<Dryness | null>(null),
     generation: text(whole),
     trait: text(),
+    note: text(),
     motherId: new FormControl<string | null>(null),
     fatherId: new FormControl<string | null>(null),
     isolation: new FormControl<Isolation | null>(null),
@@ -129,7 +134,16 @@ export class PacketForm {
     });
   }
 
+  /** Lays what stands now into the form: somebody saved it meanwhile. */
+  protected again(): void {
+    const packet = this.packet();
+    if (packet) this.fill(packet);
+    this.error.set(null);
+    this.stale.set(false);
+  }
+
   private fill(packet: PacketSheet): void {
+    this.basedOn = packet.version;
     const write = (value: number | string | null): string => (value === null ? '' : String(value));
     this.form.patchValue({
       crop: packet.cropName,
@@ -145,6 +159,7 @@ export class PacketForm {
       dryness: packet.storage.dryness,
       generation: write(packet.generation),
       trait: write(packet.trait),
+      note: write(packet.note),
       motherId: packet.motherId,
       fatherId: packet.fatherId,
       isolation: packet.isolation,
@@ -185,7 +200,7 @@ export class PacketForm {
       return;
     }
     const number = (words: string): number | null => (words.trim() === '' ? null : Number(words));
-    const described: Omit<PacketChange, 'id'> = {
+    const described: Omit<PacketChange, 'id' | 'version'> = {
       cropId: known.id,
       variety,
       year: number(year),
@@ -201,15 +216,18 @@ export class PacketForm {
       isolationM: metres,
       storage: { place, celsius, dryness },
       seedsPerGram: perGram,
+      note: rest.note.trim() || null,
     };
     const packet = this.packet();
     const sent = packet
-      ? this.api.changePacket(packet.id, { ...described, id: uuid() })
+      ? this.api.changePacket(packet.id, { ...described, id: uuid(), version: this.basedOn ?? packet.version })
       : this.api.addPacket({ ...described, id: uuid(), seedCount: number(rest.seedCount), grams } satisfies PacketRequest);
     sent.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
       next: (kept: PacketSheet) => this.kept.emit(kept),
-      error: (problem: ApiProblem) =>
-        this.error.set(showProblem(this.form, problem, { crop: 'cropId', celsius: 'storage.celsius', place: 'storage.place' })),
+      error: (problem: ApiProblem) => {
+        this.stale.set(problem.status === 409);
+        this.error.set(showProblem(this.form, problem, { crop: 'cropId', celsius: 'storage.celsius', place: 'storage.place' }));
+      },
     });
   }
 }

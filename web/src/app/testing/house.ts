@@ -42,6 +42,7 @@ export const ABOUT: About = {
     units: 'metric',
     lookingTimes: ['07:00', '18:30'],
     millilitresPerSpray: 0.8,
+    version: 0,
     ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
   },
 };
@@ -50,6 +51,7 @@ export const aSpot = (more: Partial<Spot> = {}): Spot => ({
   id: 's1',
   name: 'Hall cupboard',
   kind: 'cupboard',
+  version: 0,
   guessMinC: 20,
   guessMaxC: 25,
   latest: null,
@@ -83,6 +85,10 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     widthMm: 140,
     heightMm: 110,
     closed: false,
+    untucked: false,
+    recordedMs: facts.startMs,
+    amendedId: null,
+    chillDays: null,
     closedInWords: '',
     lastLookId: null,
     lastLookMs: facts.looks.at(-1)?.atMs ?? null,
@@ -96,6 +102,7 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     judgement: toldFor(facts, answers, words),
     journal: [],
     cups: [],
+    lookIds: facts.looks.map((_, nth) => `l${nth + 1}`),
     ...more,
   };
 }
@@ -123,6 +130,9 @@ export function aPacket(more: Partial<PacketSheet> = {}): PacketSheet {
     source: null,
     printedRatePercent: 80,
     printedDays: null,
+    version: 0,
+    putAway: false,
+    note: null,
     seedsLeft: 90,
     seedsPerGram: null,
     dressed: false,
@@ -144,6 +154,7 @@ export function aPacket(more: Partial<PacketSheet> = {}): PacketSheet {
     father: null,
     children: [],
     counts: [],
+    hangs: false,
     tests: [],
     isolationNeededM: null,
     hazards: { text: '', regulated: '' },
@@ -213,6 +224,12 @@ export class Screen<T> {
   /** The same in a sheet, a menu or a word's panel. */
   async clickAbove(text: string | RegExp): Promise<void> {
     await this.touch(this.overlays, text, 0);
+  }
+  /** Ends with the word that is open; one that was said by a single choice has closed itself. */
+  async leaveWord(): Promise<void> {
+    const [done] = await this.overlays.getAllHarnesses(MatButtonHarness.with({ text: 'Done' }));
+    await done?.click();
+    await this.fixture.whenStable();
   }
   /** A button, or a choice of one or of several. */
   private async touch(where: HarnessLoader, text: string | RegExp, nth: number): Promise<void> {

@@ -40,7 +40,7 @@ export class TuckPlan {
       debounceTime(TYPING_MS),
       startWith(''),
       distinctUntilChanged(),
-      switchMap((words) => this.changes.keep(() => this.api.packets(words))),
+      switchMap((words) => this.changes.keep(() => this.householdApi.packets(words))),
     ),
   );
   readonly spots = toSignal(

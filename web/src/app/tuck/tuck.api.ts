@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Kin, PacketName, PastSeasons, Rack, RackRequest } from '@fresh-tuck/contract';
+import type { Kin, PastSeasons, Rack, RackRequest } from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
 
 /** What this screen asks of the server. */
@@ -7,8 +7,6 @@ import { Transport } from '../data/transport/transport.service';
 export class TuckApi {
   private readonly transport = inject(Transport);
 
-  /** Packets to choose from, the newest first; a page of them. */
-  readonly packets = (find: string) => this.transport.get<PacketName[]>('packets', { find });
   readonly kin = (packetId: string) => this.transport.get<Kin[]>(`packets/${packetId}/kin`);
   readonly seasons = (cropId: string) => this.transport.get<PastSeasons>(`crops/${cropId}/seasons`);
   readonly racks = () => this.transport.get<Rack[]>('racks');

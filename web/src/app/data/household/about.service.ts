@@ -15,6 +15,7 @@ const FALLBACK: Household = {
   units: 'metric',
   lookingTimes: [],
   millilitresPerSpray: 0.8,
+  version: 0,
   ways: {
     rootSchool: 'crop',
     unopenedFirst: false,

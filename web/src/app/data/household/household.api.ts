@@ -9,6 +9,7 @@ import type {
   CropSheet,
   CropSummary,
   Holder,
+  PacketName,
   PacketSheet,
   Round,
   RoundRequest,
@@ -32,6 +33,8 @@ export class HouseholdApi {
   readonly holders = () => this.transport.get<Holder[]>('holders');
   readonly batch = (id: string) => this.transport.get<BatchWithJournal>(`batches/${id}`);
   readonly why = (batchId: string) => this.transport.get<WhyPanel>(`batches/${batchId}/why`);
+  /** Packets to choose from, the newest first; a page of them. */
+  readonly packets = (find: string) => this.transport.get<PacketName[]>('packets', { find });
   readonly packet = (id: string) => this.transport.get<PacketSheet>(`packets/${id}`);
   /** What a batch of a packet would rest on in every spot, begun at a moment of the household's clock; null is now. */
   readonly start = (packetId: string, at: string | null) =>
