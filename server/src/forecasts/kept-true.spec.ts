@@ -15,10 +15,10 @@ describe('a forecast is kept true', () => {
   const batch = async (id = home.batchId): Promise<Batch> => (await home.request.get(`/api/batches/${id}`).expect(200)).body as Batch;
   const sheet = async (): Promise<PacketSheet> => (await home.request.get(`/api/packets/${home.packetId}`).expect(200)).body as PacketSheet;
   const change = async (more: object): Promise<void> => {
-    const { year, printedRatePercent, source, variety, dressed, cropId } = await sheet();
+    const { year, printedRatePercent, source, variety, dressed, cropId, version } = await sheet();
     const storage = { place: null, celsius: null, dryness: null };
     const rest = { seedsPerGram: null, trait: null, generation: null, motherId: null, fatherId: null, isolation: null, isolationM: null };
-    const now = { id: uuid(), cropId, variety, year, source, printedRatePercent, printedDays: null, dressed, storage, ...rest };
+    const now = { id: uuid(), cropId, variety, year, source, printedRatePercent, printedDays: null, dressed, storage, version, ...rest };
     await send('put', `packets/${home.packetId}`, { ...now, ...more });
   };
 

@@ -18,12 +18,11 @@ export function holderRoutes({ act, batches, holders, household, spots, takenBac
   /** A line of a bag's journal that may be taken back: its first place came with it. */
   function lineOf(holderId: string, recordId: string): Gone {
     const { places, closures, probes, weighings } = holders.lines(holderId);
-    const [came, ...moved] = places;
     const from = (kind: Gone['kind']) => (row: { readonly id: string; readonly from_ms: number }) => ({
       ...{ id: row.id, kind, fromMs: row.from_ms, toMs: ONWARD_MS },
     });
     const all: Gone[] = [
-      ...moved.map(from('place')),
+      ...places.filter(({ came }) => came === 0).map(from('place')),
       ...closures.map(from('closure')),
       ...weighings.map(({ id, at_ms }) => ({ id, kind: 'weighing' as const, fromMs: at_ms, toMs: at_ms })),
       ...probes.map(({ id, from_ms, to_ms }) => ({ id, kind: 'probe' as const, fromMs: from_ms, toMs: to_ms })),
@@ -35,7 +34,7 @@ export function holderRoutes({ act, batches, holders, household, spots, takenBac
     ];
     const found = all.find(({ id }) => id === recordId);
     if (found) return found;
-    if (came?.id === recordId)
+    if (places.some(({ id }) => id === recordId))
       throw Problem.field('recordId', 'recordId must not be the place that the bag came to first: correct the spot instead');
     throw Problem.unknown('record of this bag');
   }

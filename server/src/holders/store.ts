@@ -14,6 +14,8 @@ interface HolderRow {
 }
 
 interface PlaceRow {
+  /** Whether the bag came with it: what was said later is a line of its journal. */
+  readonly came: 0 | 1;
   readonly id: string;
   readonly spot_id: string;
   readonly from_ms: number;
@@ -47,7 +49,8 @@ export function holderStore(db: Database) {
   const one = db.prepare<unknown[], HolderRow>('SELECT id, kind, closure FROM holder WHERE id = ?');
   const insert = db.prepare('INSERT INTO holder (id, kind, closure, created_ms) VALUES (?, ?, ?, ?)');
   const places = db.prepare<unknown[], PlaceRow>(`
-    SELECT id, spot_id, from_ms, recorded_ms FROM holder_place p WHERE holder_id = ? AND ${stood('holder_place', 'holder_id', 'p')}
+    SELECT id, spot_id, from_ms, recorded_ms, rowid = (SELECT min(rowid) FROM holder_place f WHERE f.holder_id = p.holder_id) AS came
+    FROM holder_place p WHERE holder_id = ? AND ${stood('holder_place', 'holder_id', 'p')}
     ORDER BY from_ms, rowid`);
   const place = db.prepare('INSERT INTO holder_place (id, holder_id, spot_id, from_ms, recorded_ms) VALUES (?, ?, ?, ?, ?)');
   const inside = db.prepare<unknown[], { batchId: string; number: number }>(`

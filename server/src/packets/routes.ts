@@ -49,6 +49,12 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
         .attachment('seed-box.csv')
         .send(await ask.value('packetsAsCsv', clock.now()));
     })
+    .get('/packets/away', (_request, response) => {
+      response.json(packets.away().map(({ id }) => packets.packet(id)));
+    })
+    .get('/packets/imports', (_request, response) => {
+      response.json(imports.recent(MOST_IMPORTS));
+    })
     .get('/packets/:packetId', async (request, response) => {
       json(response, await ask('packet', clock.now(), request.params.packetId));
     })
@@ -99,9 +105,6 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
       });
       response.status(201).json({ added: body.packets.length, changed: body.changes.length });
     })
-    .get('/packets/imports', (_request, response) => {
-      response.json(imports.recent(MOST_IMPORTS));
-    })
     .post('/packets/imports/:importId/undos', (request, response) => {
       const { importId } = request.params;
       const body = read(shelveRequest, request.body);
@@ -110,9 +113,6 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
     .post('/packets/matches', (request, response) => {
       const { rows } = read(matchesQuery, request.body);
       response.json(imports.matches(rows).map((row) => row && packets.packet(row.id)));
-    })
-    .get('/packets/away', (_request, response) => {
-      response.json(packets.away().map(({ id }) => packets.packet(id)));
     })
     .post('/packets/:packetId/away', async (request, response) => {
       const { packetId } = request.params;

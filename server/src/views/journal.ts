@@ -130,8 +130,7 @@ export function journalFacts(stores: Stores) {
             ? []
             : [{ ...line(stay), kind: 'rebag' as const, holder: holder.kind, spot, mates: mates.map(({ number }) => number) }]),
           ...places
-            .slice(1)
-            .filter(within)
+            .filter((place) => place.came === 0 && (within(place) || (nth === 0 && place.from_ms <= stay.from_ms && place === standsIn)))
             .map((place) => ({ ...line(place), kind: 'place' as const, holder: holder.kind, spot: spotName(place.spot_id) })),
           ...closures.filter(within).map((one) => ({ ...line(one), kind: 'closure' as const, holder: holder.kind, closure: one.closure })),
           ...weighings
