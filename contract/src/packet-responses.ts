@@ -91,6 +91,10 @@ export const packetImported = z.object({
 });
 /** What came of taking a table out again. */
 export const importUndone = z.object({ removed: z.number(), restored: z.number(), kept: z.array(z.string()) });
+/** A packet that could be started now, and why. */
+export const idea = packet
+  .pick({ id: true, cropName: true, variety: true, seedsLeft: true })
+  .extend({ why: z.string().min(2), seeds: z.number().nullable() });
 /** Another packet of the same crop, to fill up from. */
 export const kin = packet.pick({ id: true, variety: true, seedsLeft: true, prior: true });
 
@@ -126,6 +130,8 @@ export const packetSheet = packet.extend({
   /** Why it cannot be removed but only put away; null where nothing hangs on it. */
   hangs: z.boolean(),
   tests: z.array(packetTest),
+  /** What came of each batch that was begun from it. */
+  outcomes: z.array(z.object({ batchId: z.string(), tipped: z.number(), rotten: z.number(), moved: z.number(), quiet: z.number() })),
   /** Distance that keeps its kind true, m; null where nobody says. */
   isolationNeededM: z.number().nullable(),
   hazards: z.object({ text: z.string(), regulated: z.string() }),
@@ -146,6 +152,7 @@ export type PacketName = z.infer<typeof packetName>;
 export type Match = z.infer<typeof match>;
 export type PacketImported = z.infer<typeof packetImported>;
 export type ImportUndone = z.infer<typeof importUndone>;
+export type PacketIdea = z.infer<typeof idea>;
 export type Kin = z.infer<typeof kin>;
 export type BoxRow = z.infer<typeof boxRow>;
 export type Box = z.infer<typeof box>;

@@ -37,10 +37,11 @@ const wholeStock = z.object({
   high: chance,
   advice: z.array(z.enum(['use_up', 'test_first', 'short', 'empty'])),
   ahead: z.array(chance),
+  behind: z.array(chance),
 });
 export const stock: z.ZodType<Stock> = wholeStock;
 /** As a row of the box draws it. */
-export const stockNow: z.ZodType<Omit<Stock, 'ahead'>> = wholeStock.omit({ ahead: true });
+export const stockNow: z.ZodType<Omit<Stock, 'ahead' | 'behind'>> = wholeStock.omit({ ahead: true, behind: true });
 
 const known = z.discriminatedUnion('what', [
   z.object({ what: z.literal('rate'), percent: z.number(), crop: z.string(), source: z.string().nullable() }),

@@ -28,6 +28,17 @@ export const householdRequest = z.strictObject({
     .max(6, { error: 'lookingTimes must have at most 6 times of day' })
     .transform((times) => [...new Set(times)].sort()),
   millilitresPerSpray: number(0.1, 5, 'millilitresPerSpray', 'ml'),
+  /** The last spring frost; null where nobody was asked yet, left out where it stays. */
+  frost: z
+    .strictObject({
+      monthDay: z
+        .string({ error: 'frost.monthDay must be a day of the year like 05-10' })
+        .regex(/^(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/, { error: 'frost.monthDay must be a day of the year like 05-10' }),
+      giveDays: whole(0, 60, 'frost.giveDays'),
+      guessed: z.boolean({ error: 'frost.guessed must be true or false' }),
+    })
+    .nullable()
+    .optional(),
   /** Null where it is named for the first time. */
   version: whole(0, 1_000_000_000, 'version').nullable().default(null),
 });

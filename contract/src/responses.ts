@@ -41,6 +41,7 @@ export const about = z.object({
       lookingTimes: z.array(z.string()),
       millilitresPerSpray: z.number(),
       version: z.number(),
+      frost: z.object({ monthDay: z.string(), giveDays: z.number(), guessed: z.boolean() }).nullable(),
       ways: houseWays.extend({ lateTolerance: z.number() }),
     })
     .nullable(),

@@ -9,6 +9,7 @@ export const HOUSEHOLD = {
   units: 'metric',
   lookingTimes: ['07:00', '18:30'],
   millilitresPerSpray: 0.8,
+  frost: { monthDay: '05-10', giveDays: 10, guessed: false },
 } as const;
 
 /** The morning on which the demo opens. */

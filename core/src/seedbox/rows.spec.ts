@@ -1,9 +1,35 @@
 import fc from 'fast-check';
 import { CROPS } from '../crops/index.js';
 import { COLUMN_LABELS, PACKET_COLUMNS, recogniseColumns, type PacketColumn } from './columns.js';
-import { cropNamed, readNumber, readPacketRow } from './rows.js';
+import { differencesOf, laidOver, sameAsEarlier } from './again.js';
+import { cropNamed, ratesOpen, readNumber, readPacketRow } from './rows.js';
 
 const read = (cells: Partial<Record<PacketColumn, string>>) => readPacketRow({ crop: 'Leek', variety: 'Quay', ...cells }, CROPS, 2026);
+
+describe('a row that may mean two things', () => {
+  it('is asked: a date that may be of two years, a rate of 1', () => {
+    expect(read({ year: '24/03/04' }).errors[0]?.message).toBe('“24/03/04” may be of 2004 or of 2024: write the year alone.');
+    expect(read({ ratePercent: '1' }).errors[0]?.message).toContain('may be 1 in 100 or all of them');
+    expect(readPacketRow({ crop: 'Leek', ratePercent: '1' }, CROPS, 2026, 'share').draft?.printedRatePercent).toBe(100);
+    expect([read({ ratePercent: '1 %' }).draft?.printedRatePercent, ratesOpen(['0,8', '1']), ratesOpen(['0,8', '100'])]).toEqual([
+      1,
+      true,
+      false,
+    ]);
+  });
+
+  it('is held against the packet it is known as: blank cells say nothing, and nothing of the box is lost', () => {
+    const { draft } = read({ year: '2024', note: 'tall', ratePercent: '80' });
+    if (!draft) return fail('not read');
+    const known = { ...draft, variety: 'quay', year: 2023, note: null, source: 'the market', printedRatePercent: 80, seedsLeft: 12 };
+    expect(differencesOf(draft, known).map(({ column, box, table }) => [column, box, table])).toEqual([
+      ['year', '2023', '2024'],
+      ['note', 'not known', 'tall'],
+    ]);
+    expect(laidOver(draft, known)).toEqual(jasmine.objectContaining({ year: 2024, note: 'tall', source: 'the market' }));
+    expect(sameAsEarlier([draft, null, { ...draft, variety: 'QUAY' }, { ...draft, year: 2020 }])).toEqual([null, null, 0, null]);
+  });
+});
 
 describe('a table of packets', () => {
   it('knows its own headings, and those that people write', () => {
@@ -14,11 +40,14 @@ describe('a table of packets', () => {
       'ratePercent',
       'grams',
       'seeds',
-      null,
+      'note',
       'source',
       'year',
       null,
     ]);
+    // “Bought” is a date or a shop: its cells tell.
+    expect(recogniseColumns(['Crop', 'Bought', 'Source'], [['Leek', '3/4/24', 'the market']])).toEqual(['crop', 'year', 'source']);
+    expect(recogniseColumns(['Crop', 'Bought'], [['Leek', 'the market']])).toEqual(['crop', 'source']);
     // One heading that says it best has the column; a second one is left to the gardener.
     expect(recogniseColumns(['Packed', 'Year'])).toEqual(['year', null]);
   });
@@ -52,6 +81,13 @@ describe('a table of packets', () => {
       [{ dressed: 'ja' }, 'dressed', true],
       [{ generation: 'F2' }, 'generation', 2],
       [{ source: "'=SUM(A1)" }, 'source', '=SUM(A1)'],
+      [{ year: '3/4/24' }, 'year', 2024],
+      [{ year: '31.12.19' }, 'year', 2019],
+      [{ grams: '2 oz' }, 'grams', 56.699],
+      [{ grams: '1/4 oz' }, 'grams', 7.087],
+      [{ grams: '300 mg' }, 'grams', 0.3],
+      [{ seeds: '2 oz' }, 'grams', 56.699],
+      [{ note: 'from the pier' }, 'note', 'from the pier'],
     ] as const) {
       const { draft, errors } = read(cells);
       expect(errors).withContext(JSON.stringify(cells)).toEqual([]);

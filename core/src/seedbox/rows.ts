@@ -15,6 +15,7 @@ export interface PacketDraft {
   readonly dressed: boolean;
   readonly trait: string | null;
   readonly generation: number | null;
+  readonly note: string | null;
   readonly storage: { readonly place: Store | null; readonly celsius: number | null; readonly dryness: Dryness | null };
 }
 
@@ -72,18 +73,43 @@ function measure(text: string, low: number, high: number, what: string): number 
   return value;
 }
 
+const SHORT_DATE = /^(\d{1,2})[./-](\d{1,2})[./-](\d{2})$/;
+
+/** The year of "3/4/24", whichever of the first two is the month; "24/03/04" may be either and is asked. */
+function yearOfDate(text: string, thisYear: number): number | null {
+  const [, first = '', , last = ''] = SHORT_DATE.exec(text) ?? [];
+  if (last === '') return null;
+  const [asFirst, asLast] = [2000 + Number(first), 2000 + Number(last)];
+  const may = (value: number, part: string): boolean => part.length === 2 && value <= thisYear + 1;
+  if (Number(first) > 31 || (may(asFirst, first) && !may(asLast, last) && Number(first) > 12)) return asFirst;
+  if (Number(first) > 12 && may(asFirst, first) && may(asLast, last) && asFirst !== asLast)
+    throw new Unreadable(`“${text}” may be of ${asLast} or of ${asFirst}: write the year alone.`);
+  return asLast;
+}
+
 function year(text: string, thisYear: number): number {
   const found = /^'?(\d{2})$/.exec(text);
-  const value = found ? 2000 + Number(found[1]) : Number(/(?:^|\D)((?:19|20)\d{2})(?:$|\D)/.exec(text)?.[1]);
+  const value =
+    yearOfDate(text, thisYear) ?? (found ? 2000 + Number(found[1]) : Number(/(?:^|\D)((?:19|20)\d{2})(?:$|\D)/.exec(text)?.[1]));
   if (!(value >= 1950)) throw new Unreadable(`“${text}” is not a year: one like ${thisYear - 1}, or empty where nobody knows.`);
   if (value > thisYear + 1) throw new Unreadable(`${value} lies in the future: the year must not be after ${thisYear + 1}.`);
   return value;
 }
 
-function rate(text: string): number {
+/** Whether rates are shares of one or percentages, where a table leaves it open. */
+export type RatesAre = 'share' | 'percent';
+
+/** Whether a column of rates leaves open what its "1" means. */
+export const ratesOpen = (cells: readonly string[]): boolean => cells.some((cell) => !cell.includes('%') && readNumber(cell.trim()) === 1);
+
+function rate(text: string, are: RatesAre | null): number {
   const value = readNumber(text);
   if (value === null || value <= 0 || value > 100)
     throw new Unreadable(`“${text}” is no printed rate: a percentage from 1 to 100, or empty.`);
+  if (value === 1 && !text.includes('%')) {
+    if (are === null) throw new Unreadable(`“${text}” may be 1 in 100 or all of them: say which, or write 100 or 1 %.`);
+    return are === 'share' ? 100 : 1;
+  }
   // A share is meant where it is below one.
   return value < 1 ? Math.round(value * 1000) / 10 : value;
 }
@@ -94,6 +120,35 @@ function days(text: string): [number, number] {
   if (numbers.length > 2 || !(low >= 1 && high >= low && high <= 365))
     throw new Unreadable(`“${text}” are no days to germinate: a number or a stretch like 7-14, up to 365.`);
   return [low, high];
+}
+
+const GRAMS: Readonly<Record<string, number>> = {
+  g: 1,
+  gr: 1,
+  gram: 1,
+  grams: 1,
+  mg: 0.001,
+  kg: 1000,
+  oz: 28.349523125,
+  ounce: 28.349523125,
+  ounces: 28.349523125,
+  lb: 453.59237,
+  lbs: 453.59237,
+};
+const WEIGHT = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)\s*([a-z]+)?\.?$|^(.+?)\s*([a-z]+)?\.?$/i;
+
+/** A quantity that is weighed and not counted. */
+const WEIGHED = /\d\s*(?:g|gr|grams?|mg|kg|oz|ounces?|lbs?)\.?$/i;
+
+/** A weight in grams: "0,8 g", "2 oz", "1/4 oz", "300 mg". */
+function weight(text: string): number {
+  const [, whole, upper, lower, fractionUnit, number, unit] = WEIGHT.exec(text.trim()) ?? [];
+  const value = upper !== undefined && lower !== undefined ? Number(whole ?? 0) + Number(upper) / Number(lower) : readNumber(number ?? '');
+  const factor = GRAMS[(fractionUnit ?? unit ?? 'g').toLowerCase()];
+  const grams = value === null || factor === undefined ? NaN : Math.round(value * factor * 1000) / 1000;
+  if (!(grams >= 0 && grams <= 10_000))
+    throw new Unreadable(`“${text}” is no weight: a number of grams from 0 to 10 000, or one with oz, mg or kg behind it; or empty.`);
+  return grams;
 }
 
 const YES = ['yes', 'y', 'x', 'true', '1', 'ja', 'j', 'dressed', 'treated', 'coated', 'pelleted'];
@@ -140,6 +195,7 @@ export function readPacketRow(
   cells: Readonly<Partial<Record<PacketColumn, string>>>,
   crops: readonly CropNames[],
   thisYear: number,
+  ratesAre: RatesAre | null = null,
 ): RowRead {
   const errors: CellError[] = [];
   const notes: string[] = [];
@@ -174,19 +230,22 @@ export function readPacketRow(
   if (text('variety') === '' && variety !== '') notes.push('no variety: its crop stands for it');
   if (variety === '') errors.push({ column: 'variety', message: 'Write the variety, or what you call it.' });
   if (text('year') === '') notes.push('no year: its age is not known');
+  // A quantity with a unit of weight behind it is one, whatever the column is headed.
+  const weighed = text('grams') === '' && WEIGHED.test(text('seeds'));
   const draft: PacketDraft = {
     cropId: cropId ?? '',
     variety,
     year: take('year', (value) => year(value, thisYear)),
     source: words('source', 80),
-    printedRatePercent: take('ratePercent', rate),
+    printedRatePercent: take('ratePercent', (value) => rate(value, ratesAre)),
     printedDays: take('days', days),
-    seedCount: take('seeds', (value) => whole(value, 0, 100_000, 'number of seeds')),
-    grams: take('grams', (value) => measure(value, 0, 10_000, 'weight in grams')),
+    seedCount: weighed ? null : take('seeds', (value) => whole(value, 0, 100_000, 'number of seeds')),
+    grams: weighed ? take('seeds', weight) : take('grams', weight),
     seedsPerGram: take('perGram', (value) => measure(value, 0.05, 100_000, 'number of seeds to a gram')),
     dressed: take('dressed', yesNo) ?? false,
     trait: words('trait', 120),
     generation: take('generation', (value) => whole(value.replace(/^f/i, ''), 1, 50, 'generation')),
+    note: words('note', 500),
     storage: {
       place: take('place', (value) => oneOf(STORES, value, 'place')),
       celsius: take('celsius', (value) => measure(value, -40, 50, 'temperature in °C')),

@@ -23,6 +23,8 @@ export interface Stock {
   readonly advice: readonly StockAdvice[];
   /** Share expected after 0, 1, 2 … further years in its store. */
   readonly ahead: readonly number[];
+  /** The same 1, 2, … years ago, as far back as it was seed; empty where its age is not known. */
+  readonly behind: readonly number[];
 }
 export type StockAdvice = 'use_up' | 'test_first' | 'short' | 'empty';
 
@@ -34,6 +36,8 @@ const WIDE = 0.55;
 /** Fewer seeds than this do not make a batch. Guess. */
 const FEW = 5;
 const YEARS_AHEAD = 6;
+/** Years that the line reaches back at the most. */
+const MOST_BEHIND = 12;
 
 /**
  * What a packet is good for: its expected rate with an interval, and what to do
@@ -50,9 +54,9 @@ export function stockOf({ viability }: Crop, { share, ageYears, pace, seedsLeft,
   if (empty) advice.push('empty');
   else if (seedsLeft !== null && seedsLeft < FEW) advice.push('short');
   const now = agedShares(ageYears ?? 0, viability.storageYears).mean;
-  const ahead = Array.from(
-    { length: YEARS_AHEAD + 1 },
-    (_, years) => (share.mean * agedShares((ageYears ?? 0) + years * pace, viability.storageYears).mean) / Math.max(now, 1e-6),
-  );
-  return { mean: share.mean, low, high, advice, ahead };
+  const at = (years: number): number =>
+    Math.min((share.mean * agedShares((ageYears ?? 0) + years * pace, viability.storageYears).mean) / Math.max(now, 1e-6), 1);
+  const ahead = Array.from({ length: YEARS_AHEAD + 1 }, (_, years) => at(years));
+  const behind = Array.from({ length: Math.min(Math.floor((ageYears ?? 0) / pace + 1e-9), MOST_BEHIND) }, (_, nth) => at(-(nth + 1)));
+  return { mean: share.mean, low, high, advice, ahead, behind };
 }

@@ -73,6 +73,12 @@ export function parseMetres(text: string, system: UnitSystem): number | null {
   return metres > 0 ? metres : null;
 }
 
+/** Writes a garden's length for people: "1.2 m", "4 ft". */
+export function formatMetres(metres: number, system: UnitSystem): string {
+  const value = system === 'us' ? metres / METRES_PER_FOOT : metres;
+  return `${(Math.round(value * 100) / 100).toString()} ${system === 'us' ? 'ft' : 'm'}`;
+}
+
 /** Writes a temperature for people, to a tenth of a degree. */
 export function formatTemperature(celsius: number, system: UnitSystem): string {
   const value = system === 'us' ? fahrenheitFromCelsius(celsius) : celsius;

@@ -7,6 +7,7 @@ export * from './danger.js';
 export * from './figures.js';
 export * from './headline.js';
 export * from './how-many.js';
+export * from './ideas.js';
 export * from './journal.js';
 export * from './known.js';
 export * from './leave.js';

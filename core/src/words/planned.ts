@@ -24,8 +24,17 @@ export interface Beginning {
 /** Whether the day to start lies ahead: half a day and more. */
 export const liesAhead = ({ startMs, startByMs }: Beginning): boolean => startByMs !== null && startByMs > startMs + DAY_MS / 2;
 
-/** When to start and what comes of it there. */
-export function startInWords(here: PlanAtSpot, begun: Beginning, dated: Dated): { readonly tone: Tone | ''; readonly text: string } {
+/**
+ * When to start and what comes of it there.
+ *
+ * @param heldMs the day before which the frost keeps it in, ms; null where it does not
+ */
+export function startInWords(
+  here: PlanAtSpot,
+  begun: Beginning,
+  dated: Dated,
+  heldMs: number | null = null,
+): { readonly tone: Tone | ''; readonly text: string } {
   const { startMs, goal } = begun;
   const startByMs = begun.startByMs ?? startMs;
   const [ready] = here.forward;
@@ -33,7 +42,10 @@ export function startInWords(here: PlanAtSpot, begun: Beginning, dated: Dated): 
   if (goal === null) {
     const out = here.forward.find(({ goal: what }) => what === 'plant_out');
     const day = (days: number): string => dated(startMs + days * DAY_MS);
-    return { text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}` : ''}.`, tone: '' };
+    return {
+      text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}${heldMs === null ? '' : `; not before ${dated(heldMs)}, for the frost`}` : ''}.`,
+      tone: '',
+    };
   }
   const wish = goal === 'ripe' ? 'ripe' : 'ready to plant out';
   if (!here.back) return { text: `It cannot be ${wish} by then at all.`, tone: 'trouble' };

@@ -4,6 +4,7 @@ import { finder } from '../find/finder.js';
 import { nurseryView, type NurseryPage } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
 import { packetsAsCsv } from '../packets/csv.js';
+import { ideasView } from '../views/ideas.js';
 import { startView } from '../views/start.js';
 import { packetView } from '../views/packet.js';
 import { todayView } from '../today/view.js';
@@ -25,6 +26,7 @@ export function questionsOn(reader: Reader) {
   const nursery = nurseryView(reader);
   const find = finder(reader);
   const start = startView(reader);
+  const ideas = ideasView(reader);
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),
@@ -38,6 +40,7 @@ export function questionsOn(reader: Reader) {
     packetsAsCsv: () => packetsAsCsv(packets.list()),
     nursery: (_nowMs: number, page: NurseryPage | null) => nursery(page),
     find: (_nowMs: number, typed: string) => find(typed),
+    ideas: (nowMs: number) => ideas(nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
     /** Works out some of what finished batches teach, ahead of whoever asks; how many are left. */

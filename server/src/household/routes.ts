@@ -19,6 +19,7 @@ export function householdRoutes({ act, clock, demo, health, household, journal, 
         lookingTimes: found.lookingTimes,
         millilitresPerSpray: found.millilitresPerSpray,
         version: found.version,
+        frost: found.frost,
         ways: found.ways,
       },
     };

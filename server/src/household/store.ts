@@ -13,6 +13,7 @@ interface Row {
   readonly late_tolerance: number;
   readonly ways: string;
   readonly version: number;
+  readonly frost: string | null;
 }
 
 export type HouseholdRecord = Household;
@@ -27,6 +28,7 @@ export function householdStore(db: Database) {
     VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
       millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs, version = version + 1`);
+  const setFrost = db.prepare('UPDATE household SET frost = ? WHERE id = 1');
   const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ?, version = version + 1 WHERE id = 1');
   const newest = db.prepare<unknown[], number>('SELECT max(recorded_ms) FROM act').pluck();
   const settled = db.prepare<unknown[], number>('SELECT clock_settled_ms FROM household WHERE id = 1').pluck();
@@ -46,6 +48,7 @@ export function householdStore(db: Database) {
       lookingTimes: JSON.parse(row.looking_times) as string[],
       millilitresPerSpray: row.millilitres_per_spray,
       version: row.version,
+      frost: row.frost === null ? null : (JSON.parse(row.frost) as Household['frost']),
       ways: { ...USUAL_WAYS, ...(JSON.parse(row.ways) as Partial<HouseWays>), lateTolerance: row.late_tolerance },
     };
   }
@@ -62,9 +65,10 @@ export function householdStore(db: Database) {
       return household;
     },
     /** @throws Problem where somebody changed it since the version that this was made on */
-    save({ name, zone, units, lookingTimes, millilitresPerSpray, version = null }: HouseholdRequest, nowMs: number): void {
+    save({ name, zone, units, lookingTimes, millilitresPerSpray, frost, version = null }: HouseholdRequest, nowMs: number): void {
       checkVersion(version);
       upsert.run({ name, zone, units, lookingTimes: JSON.stringify(lookingTimes), millilitresPerSpray, nowMs });
+      if (frost !== undefined) setFrost.run(frost && JSON.stringify(frost));
     },
     saveWays({ id: _, version = null, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {
       checkVersion(version);

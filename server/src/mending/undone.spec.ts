@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { BatchWithJournal, JournalEntry, PacketImported, PacketSheet, Seedling, Undoing } from '@fresh-tuck/contract';
+import type { BatchWithJournal, JournalEntry, PacketImported, PacketSheet, Undoing } from '@fresh-tuck/contract';
 import { moveBody, readingBody } from '@fresh-tuck/contract/testing';
 import { asks, batchBody, household, lookBody, packetBody, type Household } from '../testing/household.js';
 import { meaning } from '../testing/meaning.js';
@@ -142,7 +142,7 @@ describe('what is taken back', () => {
     await thereAndBack(
       () => post(`nursery/${label}/events`, { kind: 'lost', stage: null, why: 'eaten' }),
       async () => {
-        const { events } = home.services.nursery.get(label) as Seedling;
+        const { events } = home.services.nursery.get(label);
         expect(events.map(({ kind }) => kind)).toEqual(['stage', 'lost']);
         await post(`nursery/${label}/undos`, { entryId: events[1]?.id });
       },

@@ -18,6 +18,7 @@ const cellsOf = (packet: StoredPacket): Record<PacketColumn, string | number> =>
   place: packet.storage.place ? STORES[packet.storage.place].label : '',
   celsius: packet.storage.celsius ?? '',
   dryness: packet.storage.dryness ? DRYNESSES[packet.storage.dryness].label : '',
+  note: packet.note ?? '',
 });
 
 /** What a spreadsheet may take for a formula, full-width signs among it. */

@@ -55,6 +55,10 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
     .get('/packets/imports', (_request, response) => {
       response.json(imports.recent(MOST_IMPORTS));
     })
+    .get('/packets/ideas', async (_request, response) => {
+      household.get();
+      json(response, await ask('ideas', clock.now()));
+    })
     .get('/packets/:packetId', async (request, response) => {
       json(response, await ask('packet', clock.now(), request.params.packetId));
     })

@@ -26,12 +26,24 @@ function byBag(due: readonly Batch[]): Batch[] {
   return [...due].sort((a, b) => first(a) - first(b) || a.holder.id.localeCompare(b.holder.id) || a.number - b.number);
 }
 
+/** Somebody has just looked and decided: what is due still is due again at the next looking time, ms. */
+const JUST_MS = 90 * 60_000;
+/** What does not wait, whoever has looked. */
+const AT_ONCE: readonly Batch['answers']['next']['reason'][] = ['heat', 'soak', 'bag'];
+
+const justSeen = ({ lastLookMs, answers }: Batch, nowMs: number): boolean =>
+  lastLookMs !== null && lastLookMs <= nowMs && nowMs - lastLookMs < JUST_MS && !AT_ONCE.includes(answers.next.reason);
+/** When a parcel is next looked at: one that was just looked at, no sooner than at the next looking time. */
+const nextOf = ({ answers, facts }: Batch, nowMs: number): number =>
+  answers.next.atMs > nowMs ? answers.next.atMs : (facts.lookTimesMs.find((ms) => ms > nowMs) ?? answers.next.atMs);
+
 /** Nobody has looked for this long: somebody was away. */
 const AWAY_MS = 36 * 3_600_000;
 
 /** After an absence, what is due with a root in the paper, seen or by even chances; the longest first. */
 function rescueOf(live: readonly Batch[], due: readonly Batch[], nowMs: number): Today['rescue'] {
-  const lastMs = Math.max(0, ...live.map(({ answers }) => answers.openedMs));
+  // Written down lately, a parcel was not forgotten, however long it runs.
+  const lastMs = Math.max(0, ...live.map(({ answers, recordedMs }) => Math.max(answers.openedMs, recordedMs)));
   if (live.length === 0 || nowMs - lastMs < AWAY_MS) return null;
   const batchIds = due
     .filter(({ answers, facts }) => paperByNow(facts, answers))
@@ -81,7 +93,7 @@ export function todayView({ batches, forecasts, household, rounds, said, spots }
       const home = household.get();
       const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
       const live = forecasts.at(home, nowMs).live();
-      const due = live.filter(({ answers }) => answers.next.atMs <= nowMs);
+      const due = live.filter((batch) => batch.answers.next.atMs <= nowMs && !justSeen(batch, nowMs));
       const stops = byBag(due).map(stopOf);
       const told = said.first(nowMs, home.zone);
       const stations = spots
@@ -97,8 +109,9 @@ export function todayView({ batches, forecasts, household, rounds, said, spots }
         stations,
         dangers: dangersOf(live, nowMs, words),
         shut: live
-          .filter(({ answers }) => answers.next.atMs > nowMs)
-          .map((batch) => ({ batch: cardOf(batch), nextMs: batch.answers.next.atMs, nextInWords: words.when(batch.answers.next.atMs) }))
+          .filter((batch) => !due.includes(batch))
+          .map((batch) => ({ batch, nextMs: nextOf(batch, nowMs) }))
+          .map(({ batch, nextMs }) => ({ batch: cardOf(batch), nextMs, nextInWords: words.when(nextMs) }))
           .sort((a, b) => a.nextMs - b.nextMs),
         batchCount: batches.count(),
         minutes: minutesFor(due, nowMs),

@@ -22,7 +22,7 @@ function dividerOf({ advice }: Stock): Divider {
 }
 
 /** Nothing is expected of an empty packet. */
-const EMPTY: Stock = { mean: 0, low: 0, high: 0, advice: ['empty'], ahead: [] };
+const EMPTY: Stock = { mean: 0, low: 0, high: 0, advice: ['empty'], ahead: [], behind: [] };
 
 interface Standing {
   readonly packet: StoredPacket;

@@ -2,7 +2,8 @@ import type { Kin, Packet, PacketSheet } from '@fresh-tuck/contract';
 import { stockOf, type Stock } from '@fresh-tuck/core/seedbox';
 import type { Reader } from '../forecasts/reader.js';
 import { yearAt } from '@fresh-tuck/core/units';
-import { resultOf } from '../journal/read.js';
+import { parcelState } from '@fresh-tuck/core/parcel';
+import { looksOf, movesOf, resultOf, seedsOf } from '../journal/read.js';
 import { ageOf } from '../packets/rows.js';
 import type { StoredPacket } from '../packets/store.js';
 
@@ -32,6 +33,14 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
     };
     const { crop, version } = crops.known(packet.cropId);
     return { key: JSON.stringify([crop.id, version, facts]), work: (): Stock => stockOf(crop, facts) };
+  }
+
+  /** What came of a batch, by its journal alone. */
+  function outcomeOf(batchId: string): PacketSheet['outcomes'][number] {
+    const row = batches.get(batchId);
+    const entries = journal.entries(batchId);
+    const { tipped, rotten, moved, quiet } = parcelState(seedsOf(row, entries), row.start_ms, looksOf(entries), movesOf(entries));
+    return { batchId, tipped, rotten, moved, quiet };
   }
 
   function whole(packet: StoredPacket, nowMs: number): Packet {
@@ -66,6 +75,7 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
         ...whole(packet, nowMs),
         ...packets.history(id),
         tests: testsOf(packet),
+        outcomes: packet.batches.map(({ id: batchId }) => outcomeOf(batchId)),
         isolationNeededM: growing.isolationM,
         hazards: { text: hazards.text, regulated: hazards.regulated },
       };

@@ -10,6 +10,8 @@ ALTER TABLE bed ADD COLUMN put_away_ms INTEGER;
 ALTER TABLE bed ADD COLUMN version INTEGER NOT NULL DEFAULT 0;
 ALTER TABLE rack ADD COLUMN put_away_ms INTEGER;
 ALTER TABLE rack ADD COLUMN version INTEGER NOT NULL DEFAULT 0;
+-- The last spring frost, asked once; nothing where nobody was asked.
+ALTER TABLE household ADD COLUMN frost TEXT CHECK (frost IS NULL OR json_valid(frost));
 ALTER TABLE household ADD COLUMN version INTEGER NOT NULL DEFAULT 0;
 
 -- A count is of a day, whenever it was written down; and what else a label says is kept.

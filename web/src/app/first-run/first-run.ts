@@ -1,67 +1,71 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
-import { of, switchMap } from 'rxjs';
-import { AboutService } from '../data/household/about.service';
-
-import { Changes } from '../data/transport/changes.service';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Router } from '@angular/router';
 import { SettingsForm } from '../house/settings-form';
-import { Spots } from '../house/spots';
-import { HouseholdApi } from '../data/household/household.api';
 
-/** Before anything else: where the household is, and its warm spots in walking order. */
+/** Before anything else, in one breath: who and where the household is, and on to the first packet. */
 @Component({
   selector: 'ft-first-run',
-  imports: [MatButton, RouterLink, SettingsForm, Spots],
+  imports: [SettingsForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page narrow">
       <p class="brand">Fresh Tuck</p>
-      @if (!placed()) {
-        <h1>Where is your household?</h1>
-        <p class="lead">Fresh Tuck keeps all of this on your own machine. It needs your clock, your units, and when somebody can look.</p>
-        <ft-settings-form button="Go on to the warm spots" (saved)="placed.set(true)" />
-      } @else {
-        <h1>Where is it warm?</h1>
-        <p class="lead">
-          Name the places where bags can lie, in the order you walk past them. A thermometer’s lowest and highest make the forecast surer;
-          without one, the kind of place will do, and it says so.
-        </p>
-        <ft-spots />
-        @if ((spots() ?? []).length > 0) {
-          <p class="on">
-            <a matButton="filled" class="do" routerLink="/seeds" [queryParams]="{ add: 1 }">Put the first packet in the box</a>
-          </p>
-        }
-      }
+      <svg viewBox="0 0 190 92" width="230" aria-hidden="true">
+        <path class="paper" d="M2 2h172l13 14v74h-185z" />
+        <path class="fold" d="M46 4v84" />
+        <ellipse class="seed" cx="86" cy="46" rx="10" ry="6.4" transform="rotate(-18 86 46)" />
+        <ellipse class="seed" cx="120" cy="30" rx="10" ry="6.4" transform="rotate(12 120 30)" />
+        <ellipse class="seed" cx="142" cy="62" rx="10" ry="6.4" transform="rotate(-6 142 62)" />
+        <path class="root" d="M129 32c9 4 12 9 11 15" />
+      </svg>
+      <h1>Is this you?</h1>
+      <p class="lead">Touch a word to change it. All of it stays on this machine.</p>
+      <ft-settings-form button="Yes: put the first packet in" (saved)="on()" />
     </div>
   `,
   styles: `
     .narrow {
-      max-width: 760px;
+      max-width: 820px;
       margin: 0 auto;
     }
     .brand {
-      margin-bottom: 26px;
+      margin-bottom: 22px;
       font: 700 21px var(--heading);
     }
+    h1 {
+      margin-top: 14px;
+    }
     .lead {
-      max-width: 62ch;
-      margin: 10px 0 22px;
+      margin: 6px 0 18px;
       font-size: 17px;
     }
-    .on {
-      margin-top: 24px;
+    .paper {
+      fill: var(--surface);
+      stroke: var(--ink);
+      stroke-width: 2;
+      stroke-linejoin: round;
+    }
+    .fold {
+      stroke: var(--hairline);
+      stroke-dasharray: 4 4;
+    }
+    .seed {
+      fill: var(--seed);
+      stroke: var(--seed-edge);
+      stroke-width: 1.6;
+    }
+    .root {
+      fill: none;
+      stroke: var(--seed-edge);
+      stroke-width: 3;
+      stroke-linecap: round;
     }
   `,
 })
 export class FirstRun {
-  private readonly api = inject(HouseholdApi);
-  protected readonly placed = signal(inject(AboutService).settled());
-  private readonly changes = inject(Changes);
-  // Before the household is named the server has no clock to tell spots by.
-  protected readonly spots = toSignal(
-    toObservable(this.placed).pipe(switchMap((placed) => (placed ? this.changes.keep(() => this.api.spots()) : of([])))),
-  );
+  private readonly router = inject(Router);
+
+  protected on(): void {
+    void this.router.navigate(['/seeds'], { queryParams: { add: 1 } });
+  }
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { AboutService } from '../data/household/about.service';
 import { CopiesList } from './copies';
+import { Garden } from './garden';
 import { SettingsForm } from './settings-form';
 import { Spots } from './spots';
 import { WaysForm } from './ways-form';
@@ -8,23 +9,27 @@ import { WaysForm } from './ways-form';
 /** The household: its settings, its warm spots, its data. */
 @Component({
   selector: 'ft-house',
-  imports: [CopiesList, SettingsForm, Spots, WaysForm],
+  imports: [CopiesList, Garden, SettingsForm, Spots, WaysForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
       <h1>{{ about.household().name }}</h1>
       <section aria-labelledby="spots">
-        <h2 id="spots">Warm spots, in the order you walk past them</h2>
+        <h2 id="spots">The walk <span class="soft">warm spots, in the order you pass them</span></h2>
         <ft-spots />
       </section>
       <section aria-labelledby="settings">
-        <h2 id="settings">The household</h2>
+        <h2 id="settings">The day</h2>
         <ft-settings-form [household]="about.household()" button="Save the household" (saved)="said.set('Saved.')" />
         <p class="growth" role="status">{{ said() }}</p>
       </section>
       <section aria-labelledby="ways">
         <h2 id="ways">How it is done here</h2>
         <ft-ways-form />
+      </section>
+      <section aria-labelledby="garden">
+        <h2 id="garden">The garden <span class="soft">where plants end</span></h2>
+        <ft-garden />
       </section>
       <section aria-labelledby="data">
         <h2 id="data">Copies of the household</h2>
@@ -40,6 +45,10 @@ import { WaysForm } from './ways-form';
     }
     section h2 {
       margin-bottom: 14px;
+    }
+    h2 .soft {
+      margin-left: 8px;
+      font: 400 15px var(--text);
     }
     section > p {
       margin-bottom: 14px;

@@ -5,8 +5,9 @@ import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angula
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
+import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { Spot, SpotRequest } from '@fresh-tuck/contract';
+import type { Reading, Spot } from '@fresh-tuck/contract';
 import { PLACE_KINDS, type PlaceKind } from '@fresh-tuck/contract/choices';
 import { fahrenheitFromCelsius, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
 import { askedBack } from '@fresh-tuck/core/warmth';
@@ -17,11 +18,14 @@ import { Changes } from '../data/transport/changes.service';
 import { fieldError, showProblem } from '../kit/field-errors';
 import { HouseholdApi } from '../data/household/household.api';
 import { HouseApi } from './house.api';
+import { NewSpot } from './new-spot';
 
-/** The warm spots in walking order, each with its thermometer's minimum and maximum, or a guess by its kind. */
+type Panel = 'change' | 'reading';
+
+/** The warm spots as the boards one walks past, each with its thermometer's record, or a guess by its kind. */
 @Component({
   selector: 'ft-spots',
-  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
+  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, NewSpot, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spots.html',
   styleUrl: './spots.scss',
@@ -31,39 +35,43 @@ export class Spots {
   private readonly householdApi = inject(HouseholdApi);
   private readonly destroyRef = inject(DestroyRef);
   private readonly about = inject(AboutService);
+  private readonly changes = inject(Changes);
 
   protected readonly spots = toSignal(
-    inject(Changes).keep(() => this.householdApi.spots()),
+    this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },
   );
-  protected readonly kinds = Object.entries(PLACE_KINDS).map(([value, { label, minC, maxC }]) => ({
-    value: value as PlaceKind,
-    label,
-    minC,
-    maxC,
-  }));
-  protected readonly reading = signal<string | null>(null);
+  protected readonly away = toSignal(
+    this.changes.keep(() => this.api.spotsAway()),
+    { initialValue: [] },
+  );
+  protected readonly kinds = Object.entries(PLACE_KINDS).map(([value, { label }]) => ({ value: value as PlaceKind, label }));
+  /** The board that is worked at, and what is done to it. */
+  protected readonly open = signal<{ readonly id: string; readonly panel: Panel } | null>(null);
+  protected readonly readings = signal<readonly Reading[]>([]);
   protected readonly error = signal<string | null>(null);
   protected readonly fieldError = fieldError;
   protected readonly unit = computed(() => (this.about.household().units === 'us' ? '°F' : '°C'));
   protected readonly today = computed(() => this.about.moments().field(this.about.nowMs()).slice(0, 10));
 
-  protected readonly spotForm = new FormGroup({
+  protected readonly changeForm = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: Validators.required }),
-    kind: new FormControl<PlaceKind | ''>('', { nonNullable: true, validators: Validators.required }),
+    kind: new FormControl<PlaceKind>('room', { nonNullable: true }),
   });
   protected readonly readingForm = new FormGroup({
     day: new FormControl('', { nonNullable: true, validators: Validators.required }),
     minC: new FormControl('', { nonNullable: true, validators: Validators.required }),
     maxC: new FormControl('', { nonNullable: true, validators: Validators.required }),
   });
+  /** The version that is being changed. */
+  private basedOn = 0;
 
   protected caution(kind: string): string | null {
     return PLACE_CAUTIONS[kind] ?? null;
   }
 
   protected dayOf(day: string): string {
-    return this.about.moments().day(Date.parse(`${day}T12:00:00Z`));
+    return this.about.moments().dated(Date.parse(`${day}T12:00:00Z`));
   }
 
   protected degrees(celsius: number): string {
@@ -71,17 +79,20 @@ export class Spots {
     return `${Math.round(value)}`;
   }
 
-  protected addSpot(): void {
-    this.spotForm.markAllAsTouched();
-    if (this.spotForm.invalid) return;
-    const body = { id: uuid(), ...this.spotForm.getRawValue() } as SpotRequest;
-    this.api
-      .addSpot(body)
-      .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe({
-        next: () => this.spotForm.reset(),
-        error: (problem: ApiProblem) => this.error.set(showProblem(this.spotForm, problem)),
-      });
+  protected is({ id }: Spot, panel: Panel): boolean {
+    const open = this.open();
+    return open?.id === id && open.panel === panel;
+  }
+
+  protected unfold(spot: Spot, panel: Panel): void {
+    this.error.set(null);
+    this.asked.set(null);
+    if (this.is(spot, panel)) return this.open.set(null);
+    this.open.set({ id: spot.id, panel });
+    this.readingForm.reset({ day: this.today(), minC: '', maxC: '' });
+    this.changeForm.reset({ name: spot.name, kind: spot.kind as PlaceKind });
+    this.basedOn = spot.version;
+    if (panel === 'reading') this.fetch(spot.id);
   }
 
   /** An extreme that was typed is asked back once, and kept when it is said again. */
@@ -89,13 +100,6 @@ export class Spots {
   private extreme(range: { minC: number; maxC: number }): string | null {
     const { units } = this.about.household();
     return askBackInWords(askedBack(range), range, { temperature: (celsius) => formatTemperature(celsius, units) });
-  }
-
-  protected ask(spot: Spot): void {
-    this.asked.set(null);
-    this.reading.update((open) => (open === spot.id ? null : spot.id));
-    this.readingForm.reset({ day: this.today(), minC: '', maxC: '' });
-    this.error.set(null);
   }
 
   protected addReading(spot: Spot): void {
@@ -109,16 +113,25 @@ export class Spots {
     if (this.readingForm.invalid || low === null || high === null) return;
     const asked = this.extreme({ minC: low, maxC: high });
     if (asked !== null && asked !== this.asked()) return this.asked.set(asked);
+    this.run(this.api.addReading(spot.id, { id: uuid(), day: day.value, minC: low, maxC: high }), this.readingForm);
+  }
+
+  /** A reading taken out: slipped digits, another place's thermometer. */
+  protected takeOut(spot: Spot, { id }: Reading): void {
     this.api
-      .addReading(spot.id, { id: uuid(), day: day.value, minC: low, maxC: high })
+      .undoReading(spot.id, { id: uuid(), recordId: id })
       .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe({
-        next: () => {
-          this.reading.set(null);
-          this.asked.set(null);
-        },
-        error: (problem: ApiProblem) => this.error.set(showProblem(this.readingForm, problem)),
-      });
+      .subscribe({ next: () => this.fetch(spot.id), error: (problem: ApiProblem) => this.error.set(problem.message) });
+  }
+
+  protected change(spot: Spot): void {
+    this.changeForm.markAllAsTouched();
+    if (this.changeForm.invalid) return;
+    this.run(this.api.changeSpot(spot.id, { id: uuid(), ...this.changeForm.getRawValue(), version: this.basedOn }), this.changeForm);
+  }
+
+  protected shelve(spot: Spot, how: 'away' | 'back' | 'removals'): void {
+    this.run(this.api.shelve('spots', spot.id, how, { id: uuid() }));
   }
 
   protected earlier(index: number): void {
@@ -126,11 +139,24 @@ export class Spots {
     const [moved] = ids.splice(index, 1);
     if (!moved) return;
     ids.splice(index - 1, 0, moved);
+    this.run(this.api.orderSpots({ id: uuid(), spotIds: ids }));
+  }
+
+  private fetch(spotId: string): void {
     this.api
-      .orderSpots({ id: uuid(), spotIds: ids })
+      .readings(spotId)
       .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe({
-        error: (problem: ApiProblem) => this.error.set(problem.message),
-      });
+      .subscribe((readings) => this.readings.set(readings));
+  }
+
+  private run(request: Observable<unknown>, form: FormGroup | null = null): void {
+    request.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
+      next: () => {
+        this.open.set(null);
+        this.asked.set(null);
+        this.error.set(null);
+      },
+      error: (problem: ApiProblem) => this.error.set(form ? showProblem(form, problem) : problem.message),
+    });
   }
 }

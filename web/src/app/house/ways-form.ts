@@ -1,14 +1,15 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { MatSelectModule } from '@angular/material/select';
 import { v7 as uuid } from 'uuid';
 import type { WaysRequest } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
+import { Choices, type Choice } from '../kit/choices';
+import { Word } from '../kit/word';
 import { fieldError, showProblem } from '../kit/field-errors';
 import { HouseApi } from './house.api';
 
@@ -19,53 +20,63 @@ const number = (text: string): number => Number(text.replace(',', '.'));
 /** How this house moves, looks and judges. */
 @Component({
   selector: 'ft-ways-form',
-  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, ReactiveFormsModule],
+  imports: [Choices, MatButton, MatFormFieldModule, MatInputModule, ReactiveFormsModule, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="save()">
-      <mat-form-field appearance="outline">
-        <mat-label>Sprouts are moved at</mat-label>
-        <mat-select formControlName="rootSchool">
-          <mat-option value="crop">the root that each crop’s page advises</mat-option>
-          <mat-option value="tip">{{ about.told('the first tip, about 2 mm') }}</mat-option>
-          <mat-option value="short">{{ about.told('a short root, about 8 mm') }}</mat-option>
-          <mat-option value="finger">{{ about.told('a finger-wide root, about 16 mm') }}</mat-option>
-        </mat-select>
-        <mat-hint>What hates being moved keeps to its crop’s page</mat-hint>
-      </mat-form-field>
-      <mat-form-field appearance="outline">
-        <mat-label>A bag is looked at</mat-label>
-        <mat-select formControlName="unopenedFirst">
-          <mat-option [value]="false">opened</mat-option>
-          <mat-option [value]="true">unopened first, where that is enough</mat-option>
-        </mat-select>
-      </mat-form-field>
-      @for (field of fields; track field.name) {
-        <mat-form-field appearance="outline">
-          <mat-label>{{ field.label }}</mat-label>
-          <input matInput [formControlName]="field.name" inputmode="decimal" />
-          <span matTextSuffix>{{ field.unit }}</span>
-          <mat-hint>{{ field.hint }}</mat-hint>
-          <mat-error>{{ fieldError(form.controls[field.name], 'A number ' + field.accepts + '.') }}</mat-error>
-        </mat-form-field>
-      }
+      <p class="sentence">
+        Sprouts are moved at
+        <ft-word label="Sprouts are moved at" [text]="rootText()" [fixed]="true">
+          <ft-choices label="Sprouts are moved at" [choices]="roots()" [value]="value().rootSchool" (chosen)="set('rootSchool', $event)" />
+          <p class="soft">What hates being moved keeps to its crop’s page.</p> </ft-word
+        >. A bag is looked at
+        <ft-word label="A bag is looked at" [text]="lookText()" [fixed]="true">
+          <ft-choices
+            label="A bag is looked at"
+            [choices]="looks"
+            [value]="value().unopenedFirst"
+            (chosen)="set('unopenedFirst', $event)"
+          /> </ft-word
+        >.
+        @for (field of fields; track field.name) {
+          {{ field.before }}
+          <ft-word
+            [label]="field.label"
+            [text]="value()[field.name] + ' ' + field.unit"
+            [fixed]="true"
+            [missing]="form.controls[field.name].invalid"
+          >
+            <mat-form-field appearance="outline" subscriptSizing="dynamic">
+              <mat-label>{{ field.label }}</mat-label>
+              <input matInput [formControlName]="field.name" inputmode="decimal" />
+              <span matTextSuffix>{{ field.unit }}</span>
+              <mat-hint>{{ field.hint }}</mat-hint>
+              <mat-error>{{ fieldError(form.controls[field.name], 'A number ' + field.accepts + '.') }}</mat-error>
+            </mat-form-field> </ft-word
+          >{{ field.after }}
+        }
+      </p>
       <p class="error" role="alert">{{ error() ?? '' }}</p>
-      <button matButton="outlined" type="submit" class="plain">Save how it is done here</button>
+      <div class="acts">
+        <button matButton="outlined" type="submit" class="plain">Save how it is done here</button>
+        @if (stale()) {
+          <button matButton="outlined" type="button" class="plain" (click)="again()">Show what stands now</button>
+        }
+      </div>
       <p class="growth" role="status">{{ said() }}</p>
     </form>
   `,
   styles: `
-    form {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
-      gap: 18px;
-      align-items: start;
+    .sentence {
+      max-width: 900px;
+      font: 400 19px/1.85 var(--heading);
+      text-wrap: pretty;
     }
-    .plain {
-      justify-self: start;
-    }
-    .error {
-      grid-column: 1 / -1;
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px 16px;
+      margin-top: 10px;
     }
     .error:empty {
       display: none;
@@ -84,6 +95,8 @@ export class WaysForm {
   protected readonly fields = [
     {
       name: 'lateTolerance',
+      before: 'A late root may be missed at',
+      after: ' of the looks.',
       label: 'Accepted risk of missing a late root',
       unit: '%',
       hint: 'chance for any seed of a bag, per look',
@@ -91,6 +104,8 @@ export class WaysForm {
     },
     {
       name: 'sureness',
+      before: 'Enough means',
+      after: ' sure.',
       label: 'How sure to be of enough',
       unit: '%',
       hint: 'below it more seed is asked for',
@@ -98,6 +113,8 @@ export class WaysForm {
     },
     {
       name: 'leastHope',
+      before: 'A quiet lot is given up below',
+      after: ' chance of any more,',
       label: 'Give up below',
       unit: '%',
       hint: 'chance of any further tip within patience',
@@ -105,6 +122,8 @@ export class WaysForm {
     },
     {
       name: 'patienceTimes',
+      before: 'and not before',
+      after: ' time.',
       label: 'Patience at the least',
       unit: '× usual',
       hint: 'times what half of the live seeds need; then the looks decide',
@@ -112,6 +131,8 @@ export class WaysForm {
     },
     {
       name: 'retestChance',
+      before: 'A packet is doubted where so few would come in less than',
+      after: ' of the cases.',
       label: 'Doubt a packet below',
       unit: '%',
       hint: 'chance of so few if what it promised held',
@@ -128,27 +149,63 @@ export class WaysForm {
     retestChance: new FormControl('', { nonNullable: true, validators: [Validators.required, NUMBER] }),
   });
 
+  private readonly changed = toSignal(this.form.valueChanges);
+  protected readonly value = computed(() => {
+    this.changed();
+    return this.form.getRawValue();
+  });
+  protected readonly stale = signal(false);
+  protected readonly roots = computed((): Choice<WaysRequest['rootSchool']>[] => [
+    { value: 'crop', text: 'the root that each crop’s page advises' },
+    { value: 'tip', text: this.about.told('the first tip, about 2 mm') },
+    { value: 'short', text: this.about.told('a short root, about 8 mm') },
+    { value: 'finger', text: this.about.told('a finger-wide root, about 16 mm') },
+  ]);
+  protected readonly looks: readonly Choice<boolean>[] = [
+    { value: false, text: 'opened' },
+    { value: true, text: 'unopened first, where that is enough' },
+  ];
+  protected readonly rootText = computed(() => this.roots().find(({ value }) => value === this.value().rootSchool)?.text ?? '');
+  protected readonly lookText = computed(() => this.looks.find(({ value }) => value === this.value().unopenedFirst)?.text ?? '');
+
   constructor() {
     effect(() => {
-      const { ways, version } = this.about.household();
+      this.about.household();
       // What is being typed is never overwritten by what comes in.
-      if (!this.form.pristine) return;
-      this.basedOn = version;
-      this.form.setValue({
-        rootSchool: ways.rootSchool,
-        unopenedFirst: ways.unopenedFirst,
-        lateTolerance: percent(ways.lateTolerance),
-        sureness: percent(ways.sureness),
-        leastHope: percent(ways.leastHope),
-        patienceTimes: String(ways.patienceTimes),
-        retestChance: percent(ways.retestChance),
-      });
+      if (this.form.pristine) this.fill();
     });
+  }
+
+  private fill(): void {
+    const { ways, version } = this.about.household();
+    this.basedOn = version;
+    this.form.setValue({
+      rootSchool: ways.rootSchool,
+      unopenedFirst: ways.unopenedFirst,
+      lateTolerance: percent(ways.lateTolerance),
+      sureness: percent(ways.sureness),
+      leastHope: percent(ways.leastHope),
+      patienceTimes: String(ways.patienceTimes),
+      retestChance: percent(ways.retestChance),
+    });
+  }
+
+  protected set(name: 'rootSchool' | 'unopenedFirst', value: WaysRequest['rootSchool'] | boolean): void {
+    this.form.patchValue({ [name]: value });
+    this.form.markAsDirty();
+  }
+
+  /** Lays what stands now into the sentences: somebody saved it meanwhile. */
+  protected again(): void {
+    this.form.markAsPristine();
+    this.stale.set(false);
+    this.error.set(null);
+    this.fill();
   }
 
   protected save(): void {
     this.form.markAllAsTouched();
-    if (this.form.invalid) return;
+    if (this.form.invalid) return this.error.set('One word of the sentences cannot be so: open the word that is marked and mend it.');
     const typed = this.form.getRawValue();
     const share = (text: string): number => number(text) / 100;
     this.api
@@ -171,7 +228,10 @@ export class WaysForm {
           this.about.take(about);
           this.said.set('Saved. Today follows it at once.');
         },
-        error: (problem: ApiProblem) => this.error.set(showProblem(this.form, problem)),
+        error: (problem: ApiProblem) => {
+          this.stale.set(problem.status === 409);
+          this.error.set(showProblem(this.form, problem) ?? problem.message);
+        },
       });
   }
 }

@@ -3,9 +3,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, Injector, input, 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { layOut } from '@fresh-tuck/core/carrier';
 import { STAGE_WORDS } from '@fresh-tuck/core/words';
+import { MatButton } from '@angular/material/button';
 import { leaning } from './parcel';
 import { SeedDrawing } from './seed';
 import { SeedPlace, type Placed, type TowelSeed } from './seed-place';
+import { towelZoom } from './towel-zoom';
 
 export type { TowelSeed };
 
@@ -18,10 +20,19 @@ const MOST_ROOT_MM = 200;
 /** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */
 @Component({
   selector: 'ft-towel',
-  imports: [SeedDrawing, SeedPlace],
+  imports: [MatButton, SeedDrawing, SeedPlace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'0 0 ' + widthMm() + ' ' + drawnHeight()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
+    @if (zoom.tight()) {
+      <p class="near">
+        @if (zoom.near()) {
+          <button matButton="outlined" type="button" class="choice" (click)="zoom.leave()">Show the whole towel</button>
+        } @else {
+          Touch a part of the towel: it comes near.
+        }
+      </p>
+    }
+    <svg [attr.viewBox]="zoom.viewBox()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
       <defs>
         <pattern [attr.id]="quiltId" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path class="quilt" d="M0 0H5M0 0V5" />
@@ -44,7 +55,7 @@ const MOST_ROOT_MM = 200;
           [attr.tabindex]="live() && !place.seed.moved ? (place.seed.seed === tabStop() ? 0 : -1) : null"
           [attr.aria-disabled]="live() && place.seed.moved ? true : null"
           [attr.aria-label]="live() ? nameOf(place.seed) : null"
-          (click)="touch(place.seed)"
+          (click)="touch(place)"
           (keydown)="key($event, place)"
           (focus)="keys.updateActiveItem($index)"
           (contextmenu)="more($event, place.seed)"
@@ -68,6 +79,9 @@ const MOST_ROOT_MM = 200;
             [rootMm]="place.seed.rootMm"
             [angle]="place.angle"
           />
+          @if (numbered() && place.seed.stage !== 'quiet') {
+            <text class="number" [attr.y]="-drawnMm() / 2 - 2.2" text-anchor="middle">{{ place.seed.seed }}</text>
+          }
           @if (place.seed.rootMm !== null && !place.seed.moved) {
             <text class="length" [attr.y]="drawnMm() / 2 + 5.6" text-anchor="middle">{{ lengthText()(place.seed.rootMm) }}</text>
           }
@@ -79,83 +93,7 @@ const MOST_ROOT_MM = 200;
       </g>
     </svg>
   `,
-  styles: `
-    :host {
-      display: block;
-      line-height: 0;
-    }
-    svg {
-      width: 100%;
-      height: auto;
-      touch-action: manipulation;
-      user-select: none;
-    }
-    .paper {
-      fill: var(--surface);
-      stroke: var(--ink);
-      stroke-width: 0.45;
-    }
-    .quilt {
-      fill: none;
-      stroke: var(--quilt);
-      stroke-width: 0.35;
-    }
-    .crease {
-      stroke: var(--hairline);
-      stroke-width: 0.5;
-      stroke-dasharray: 2 1.6;
-    }
-    .edge {
-      stroke: var(--ink);
-      stroke-width: 0.45;
-    }
-    .target {
-      fill: transparent;
-    }
-    .live {
-      /* A finger on a seed draws its root; beside the seeds it scrolls. */
-      touch-action: none;
-      cursor: pointer;
-    }
-    .live:hover .target {
-      fill: var(--chosen);
-      fill-opacity: 0.6;
-    }
-    .place:focus {
-      outline: none;
-    }
-    .place:focus-visible .target {
-      stroke: var(--water);
-      stroke-width: 0.9;
-      fill: var(--chosen);
-    }
-    .fresh {
-      fill: none;
-      stroke: var(--ink);
-      stroke-width: 0.55;
-      stroke-dasharray: 1.4 1.1;
-    }
-    .room {
-      fill: var(--growth-pale);
-      fill-opacity: 0.55;
-    }
-    .length {
-      fill: var(--ink);
-      font: 700 3.9px var(--text);
-      paint-order: stroke;
-      stroke: var(--surface);
-      stroke-width: 1px;
-    }
-    .scale {
-      stroke: var(--ink-soft);
-      stroke-width: 0.4;
-      fill: none;
-    }
-    .scale-text {
-      fill: var(--ink-soft);
-      font: 400 3.8px var(--text);
-    }
-  `,
+  styleUrl: './towel.scss',
 })
 export class Towel {
   readonly seeds = input.required<readonly TowelSeed[]>();
@@ -166,6 +104,8 @@ export class Towel {
   readonly shares = input<readonly number[]>([]);
   /** Whether seeds can be touched. */
   readonly live = input(false);
+  /** Whether seeds that show something wear the number that words call them by. */
+  readonly numbered = input(false);
   /** Shades the room that each seed's root needs, of this diameter, mm. */
   readonly roomMm = input(0);
   readonly lengthText = input<(mm: number) => string>((mm) => `${Math.round(mm)} mm`);
@@ -218,6 +158,13 @@ export class Towel {
     }),
   );
 
+  protected readonly zoom = towelZoom({
+    live: this.live,
+    widthMm: this.widthMm,
+    heightMm: this.drawnHeight,
+    nearestMm: computed(() => this.layout().nearestMm),
+  });
+
   constructor() {
     this.keys.change.pipe(takeUntilDestroyed()).subscribe((index) => this.active.set(index));
   }
@@ -228,8 +175,9 @@ export class Towel {
     return `Seed ${seed}, ${STAGE_WORDS[stage]}${length}${fresh ? ', marked now' : ''}`;
   }
 
-  protected touch({ seed, moved }: TowelSeed): void {
-    if (!this.live() || moved || this.held) return;
+  protected touch(place: Placed): void {
+    const { seed, moved } = place.seed;
+    if (!this.live() || this.held || this.zoom.approach(place) || moved) return;
     this.touched.emit(seed);
   }
 

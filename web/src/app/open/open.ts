@@ -71,6 +71,7 @@ export class OpenScreen {
   protected readonly saving = signal(false);
   protected readonly moving = signal(false);
   protected readonly error = signal<string | null>(null);
+  private later = false;
   protected readonly picture = signal<File | null>(null);
   protected readonly people = toSignal(inject(PeopleService).names$, { initialValue: [] });
 
@@ -106,7 +107,16 @@ export class OpenScreen {
   protected readonly title = computed(() =>
     this.correcting() ? 'Correct a look' : this.place() ? `${capital(this.about.moments().partOfDay)} round` : 'Open a parcel',
   );
-  protected readonly button = computed(() => (this.correcting() ? 'Save the correction' : saveText(this.draft(), this.nextId() !== null)));
+  /** Sprouts are ready: then the filled button is their move. */
+  protected readonly moveDue = computed(
+    () => !this.correcting() && (this.answer()?.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue') ?? false),
+  );
+  protected readonly verdict = computed(() => this.answer()?.judgement.headline ?? null);
+  protected readonly button = computed(() => {
+    if (this.correcting()) return 'Save the correction';
+    if (!this.moveDue()) return saveText(this.draft(), this.nextId() !== null);
+    return saysSomething(this.draft()) ? 'Save, and move what is ready' : 'Nothing else new: move what is ready';
+  });
   /** Something is said, but nothing of the seeds: that is stored as it is, and said before. */
   protected readonly onlyPart = computed(() => saysSomething(this.draft()) && !seedsSeen(this.draft()));
 
@@ -120,6 +130,7 @@ export class OpenScreen {
           this.error.set(null);
           this.picture.set(null);
           this.at.set(null);
+          this.later = false;
           this.history.begin(emptyDraft(this.round.via()));
           return this.round.parcel(id).pipe(
             catchError((problem: ApiProblem) => {
@@ -236,6 +247,12 @@ export class OpenScreen {
     );
   }
 
+  /** What is ready is left for later: the look is saved and the round goes on. */
+  protected saveOnly(): void {
+    this.later = true;
+    this.save();
+  }
+
   protected skip(): void {
     const before = this.before();
     if (before)
@@ -275,7 +292,7 @@ export class OpenScreen {
             return;
           }
           const due = after.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
-          if (body.via !== 'skipped' && due) {
+          if (body.via !== 'skipped' && due && !this.later) {
             this.batch.set(after);
             this.history.begin(emptyDraft(this.draft().via));
             this.moving.set(true);

@@ -24,6 +24,7 @@ const BOTTOM = HEIGHT - 30;
       @for (year of years(); track year.text) {
         <text class="label" [attr.x]="year.x" [attr.y]="height - 8" text-anchor="middle">{{ year.text }}</text>
       }
+      <path class="faded" [attr.d]="faded()" />
       <path class="ahead" [attr.d]="curve()" />
       <path class="now" [attr.d]="now().path" />
       <circle class="mean" [attr.cx]="now().x" [attr.cy]="now().y" r="4.5" />
@@ -52,6 +53,11 @@ const BOTTOM = HEIGHT - 30;
       stroke: var(--growth);
       stroke-width: 2.4;
       stroke-dasharray: 5 4;
+    }
+    .faded {
+      fill: none;
+      stroke: var(--edge);
+      stroke-width: 2;
     }
     .now {
       fill: none;
@@ -90,7 +96,10 @@ export class Fading {
   private readonly nowYear = computed(() => this.yearOf(this.about.nowMs()));
   private readonly x = computed(() => {
     const { ahead } = this.packet().stock;
-    const first = Math.min(this.nowYear() - 0.6, ...this.packet().tests.map(({ atMs }) => this.yearOf(atMs) - 0.25));
+    const first = Math.min(
+      this.nowYear() - Math.max(this.packet().stock.behind.length, 0.6),
+      ...this.packet().tests.map(({ atMs }) => this.yearOf(atMs) - 0.25),
+    );
     return scaleLinear([first, this.nowYear() + ahead.length - 1], [LEFT, WIDTH - RIGHT]);
   });
   protected readonly years = computed(() => {
@@ -106,6 +115,17 @@ export class Fading {
         (share) => this.y(share),
       )([...this.packet().stock.ahead]) ?? '',
   );
+  /** How it will have faded until now. */
+  protected readonly faded = computed(() => {
+    const { behind, mean } = this.packet().stock;
+    if (behind.length === 0) return '';
+    return (
+      line<number>(
+        (_, index) => this.x()(this.nowYear() - index),
+        (share) => this.y(share),
+      )([mean, ...behind]) ?? ''
+    );
+  });
   protected readonly now = computed(() => {
     const { mean, low, high } = this.packet().stock;
     const x = this.x()(this.nowYear());

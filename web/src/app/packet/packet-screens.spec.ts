@@ -67,7 +67,7 @@ describe('a packet’s page', () => {
     const family = screen.all('.family li').map((one) => one.textContent?.replace(/\s+/g, ' ').trim());
     expect(family).toEqual(['from Leek, Rope, year unknown', 'pollen of Leek, Cable, 2023', 'gave Quay, 2026, saved 2×']);
     const uses = screen.all('[aria-labelledby=done] li').map((one) => one.textContent?.replace(/\s+/g, ' ').trim());
-    expect(uses[0]).toBe('Test 3 8 seeds, Wed 8 Apr, under way');
+    expect(uses[0]).toMatch(/^Test 3 8 seeds, Wed 8 Apr, under way/);
     expect(uses[1]).toContain('Parcel 9');
   });
 

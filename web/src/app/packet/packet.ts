@@ -5,7 +5,7 @@ import { isolationInWords, knownInWords, paceInWords, packetHeadline, printedInW
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { DRYNESSES, readNumber, STORES } from '@fresh-tuck/core/seedbox';
@@ -15,6 +15,7 @@ import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { Notice } from '../data/household/notice.service';
 import { TestResultView } from '../kit/test-result';
+import { When } from '../kit/when';
 import { Why } from '../kit/why';
 import { PacketForm } from '../seeds/packet-form';
 import { Fading } from './fading';
@@ -24,7 +25,7 @@ import { PacketApi } from './packet.api';
 /** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
 @Component({
   selector: 'ft-packet',
-  imports: [Field, ReactiveFormsModule, MatButton, Fading, PacketForm, RouterLink, TestResultView, Why],
+  imports: [Field, ReactiveFormsModule, MatButton, Fading, PacketForm, RouterLink, TestResultView, When, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './packet.html',
   styleUrl: './packet.scss',
@@ -34,6 +35,9 @@ export class PacketScreen {
   private readonly householdApi = inject(HouseholdApi);
   private readonly changes = inject(Changes);
   private readonly notice = inject(Notice);
+  private readonly router = inject(Router);
+  /** When it was counted; null is now. */
+  protected readonly at = signal<string | null>(null);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   readonly packetId = input.required<string>();
@@ -81,6 +85,7 @@ export class PacketScreen {
       ['Printed', printedInWords(packet.printedRatePercent, packet.printedDays)],
       ['Kept', kept.length > 0 ? `${kept.join(', ')}; ${paceInWords(packet.pace)}` : null],
       ['Hoped for', packet.trait],
+      ['Note', packet.note],
       ['Saved here', packet.generation === null ? null : packet.generation === 1 ? 'once' : `${packet.generation} times`],
       ['Isolated', packet.isolation && this.about.told(isolationInWords(packet.isolation, packet.isolationM, packet.isolationNeededM))],
     ];
@@ -100,13 +105,45 @@ export class PacketScreen {
     const value = readNumber(number === '' ? weight : number);
     if (this.counted.invalid || value === null) return;
     this.api
-      .countPacket(this.packetId(), { id: uuid(), seeds: number === '' ? null : value, grams: number === '' ? value : null })
+      .countPacket(this.packetId(), { id: uuid(), seeds: number === '' ? null : value, grams: number === '' ? value : null, at: this.at() })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
         next: ({ seedsLeft }) => {
           this.panel.set(null);
           this.counted.reset();
           this.notice.say(seedsLeft === 0 ? 'Used up.' : `${seedsLeft} in it now.`);
+        },
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
+  }
+
+  /** What came of a batch, in a few words. */
+  protected came(batchId: string): string {
+    const found = this.packet()?.outcomes.find((one) => one.batchId === batchId);
+    if (!found) return '';
+    const { tipped, rotten, moved } = found;
+    return [`${tipped} showed`, rotten > 0 ? `${rotten} rotten` : '', moved > 0 ? `${moved} moved` : ''].filter(Boolean).join(', ');
+  }
+
+  protected undoCount(recordId: string): void {
+    this.api
+      .undoCount(this.packetId(), { id: uuid(), recordId })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => this.notice.say('The count is taken back.'),
+        error: (problem: ApiProblem) => this.error.set(problem.message),
+      });
+  }
+
+  protected shelve(how: 'away' | 'back' | 'removals'): void {
+    const said = { away: 'Put away: it is offered no more and stays in the records.', back: 'Taken out again.', removals: 'Removed.' }[how];
+    this.api
+      .shelve(this.packetId(), how, { id: uuid() })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => {
+          this.notice.say(said);
+          if (how === 'removals') void this.router.navigate(['/seeds']);
         },
         error: (problem: ApiProblem) => this.error.set(problem.message),
       });

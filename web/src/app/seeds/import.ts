@@ -2,30 +2,49 @@ import { MatInputModule } from '@angular/material/input';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { finalize } from 'rxjs';
+import { debounceTime, filter, finalize, map, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
+import type { Match } from '@fresh-tuck/contract';
 import {
   COLUMN_LABELS,
   PACKET_COLUMNS,
-  readPacketRow,
+  ratesOpen,
   recogniseColumns,
   type PacketColumn,
   type PacketDraft,
-  type RowRead,
+  type RatesAre,
 } from '@fresh-tuck/core/seedbox';
 import { FileButton } from '../kit/file-button';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Notice } from '../data/household/notice.service';
 import { readTable, type Table } from './table-file';
+import {
+  asChange,
+  asPacket,
+  isChange,
+  isNew,
+  mendKey,
+  readRows,
+  sharedFaults,
+  type ImportRow,
+  type Known,
+  type SharedFault,
+} from './import-rows';
 import { HouseholdApi } from '../data/household/household.api';
 import { SeedsApi } from './seeds.api';
 
 const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'bars' };
+/** A short wait before the box is asked which rows it knows, ms. */
+const SETTLE_MS = 60;
+const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
-/** A table of packets comes in: columns recognised, rows previewed and mended, all of it kept at once or nothing. */
+/**
+ * A table of packets comes in: columns recognised, rows known again, previewed and mended;
+ * all of it kept at once or nothing, and taken out again in one.
+ */
 @Component({
   selector: 'ft-import',
   imports: [MatFormFieldModule, MatInputModule, MatButton, FileButton, RouterLink],
@@ -46,54 +65,96 @@ export class ImportScreen {
   protected readonly labels = COLUMN_LABELS;
   protected readonly table = signal<Table | null>(null);
   protected readonly columns = signal<readonly (PacketColumn | null)[]>([]);
-  /** Cells that were mended, by row and column; rows that are left out. */
   private readonly mended = signal<ReadonlyMap<string, string>>(new Map());
-  protected readonly leftOut = signal<ReadonlySet<number>>(new Set());
+  private readonly chosen = signal<ReadonlyMap<number, 'in' | 'out'>>(new Map());
+  private readonly matches = signal<ReadonlyMap<number, NonNullable<Match>>>(new Map());
+  private readonly choices = signal<ReadonlyMap<number, Known>>(new Map());
+  protected readonly ratesAre = signal<RatesAre | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly saving = signal(false);
   private readonly thisYear = computed(() => Number(this.about.moments().field(this.about.nowMs()).slice(0, 4)));
 
-  protected readonly rows = computed(() => {
+  protected readonly rows = computed((): ImportRow[] => {
     const table = this.table();
     if (!table || this.crops().length === 0) return [];
-    return table.rows.map((cells, index) => {
-      const named: Partial<Record<PacketColumn, string>> = {};
-      this.columns().forEach((column, at) => {
-        if (column) named[column] = cells[at] ?? '';
-      });
-      for (const column of PACKET_COLUMNS) {
-        const mended = this.mended().get(`${index} ${column}`);
-        if (mended !== undefined) named[column] = mended;
-      }
-      return { index, cells: named, read: readPacketRow(named, this.crops(), this.thisYear()), left: this.leftOut().has(index) };
+    return readRows({
+      ...{ table, columns: this.columns(), crops: this.crops(), thisYear: this.thisYear(), ratesAre: this.ratesAre() },
+      ...{ mended: this.mended(), chosen: this.chosen(), matches: this.matches(), choices: this.choices() },
     });
   });
+  /** Whether a "1" among the rates may be one in a hundred or all of them. */
+  protected readonly ratesAsked = computed(() => {
+    const at = this.columns().indexOf('ratePercent');
+    return at >= 0 && ratesOpen((this.table()?.rows ?? []).map((row) => row[at] ?? ''));
+  });
   protected readonly used = computed(() => PACKET_COLUMNS.filter((column) => this.columns().includes(column)));
+  protected readonly faults = computed(() => sharedFaults(this.rows()));
   protected readonly wrong = computed(() => this.rows().filter(({ read, left }) => !left && read.errors.length > 0));
-  protected readonly good = computed(() => this.rows().filter(({ read, left }) => !left && read.draft !== null));
-  protected readonly known = computed(() => this.columns().filter((column) => column !== null).length);
+  protected readonly fresh = computed(() => this.rows().filter(isNew));
+  protected readonly changing = computed(() => this.rows().filter(isChange));
+  protected readonly knownRows = computed(() => this.rows().filter(({ left, known }) => !left && known !== null));
+  /** Known rows that say otherwise than the box: each is chosen for itself. */
+  protected readonly differing = computed(() => this.knownRows().filter(({ differences }) => differences.length > 0));
+  protected readonly understood = computed(() => this.columns().filter((column) => column !== null).length);
   protected readonly headline = computed(() => {
     const table = this.table();
     if (!table) return 'Bring in a table of packets';
     const wrong = this.wrong().length;
-    const good = this.good().length;
-    if (wrong > 0) return `${wrong} of ${table.rows.length} rows need correcting`;
-    return `${good} ${good === 1 ? 'packet is' : 'packets are'} ready to come in`;
+    const [fresh, changing] = [this.fresh().length, this.changing().length];
+    if (wrong > 0) return `${counted(wrong, 'row needs', 'rows need')} correcting`;
+    if (fresh + changing === 0 && this.knownRows().length > 0) return 'All of it is in the box already';
+    const parts = [fresh > 0 ? counted(fresh, 'new packet', 'new packets') : '', changing > 0 ? `${changing} to correct` : ''].filter(
+      Boolean,
+    );
+    return `${parts.join(', ')} ready to come in`;
+  });
+  protected readonly button = computed(() => {
+    const [fresh, changing] = [this.fresh().length, this.changing().length];
+    const parts = [
+      fresh > 0 ? counted(fresh, 'packet', 'packets') : '',
+      changing > 0 ? counted(changing, 'correction', 'corrections') : '',
+    ];
+    return `Bring in ${parts.filter(Boolean).join(' and ')}`;
   });
   protected readonly how = computed(() => {
     const table = this.table();
     return table
-      ? `${table.rows.length} rows, ${this.known()} of ${table.headings.length} columns understood; cells separated by ${SEPARATORS[table.separator] ?? 'a sign of their own'}, ${table.encoding}.`
+      ? `${table.rows.length} rows, ${this.understood()} of ${table.headings.length} columns understood; cells separated by ${SEPARATORS[table.separator] ?? 'a sign of their own'}, ${table.encoding}.`
       : '';
   });
+
+  constructor() {
+    // Which of the rows the box knows: asked again whenever what they say of themselves changes.
+    const asked = computed(() =>
+      this.readable().map(({ index, draft: { cropId, variety, year, source } }) => ({ index, row: { cropId, variety, year, source } })),
+    );
+    toObservable(computed(() => JSON.stringify(asked())))
+      .pipe(
+        debounceTime(SETTLE_MS),
+        map(() => asked()),
+        filter((rows) => rows.length > 0),
+        switchMap((rows) => this.api.matches({ rows: rows.map(({ row }) => row) }).pipe(map((found) => ({ rows, found })))),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ rows, found }) => {
+        this.matches.set(new Map(rows.flatMap(({ index }, nth) => (found[nth] ? [[index, found[nth]] as const] : []))));
+      });
+  }
+
+  private readonly readable = computed(() =>
+    this.rows().flatMap(({ index, left, read: { draft } }) => (left || draft === null ? [] : [{ index, draft }])),
+  );
 
   protected async take(file: File): Promise<void> {
     try {
       const table = readTable(await file.arrayBuffer());
       this.table.set(table);
-      this.columns.set(recogniseColumns(table.headings));
+      this.columns.set(recogniseColumns(table.headings, table.rows));
       this.mended.set(new Map());
-      this.leftOut.set(new Set());
+      this.chosen.set(new Map());
+      this.matches.set(new Map());
+      this.choices.set(new Map());
+      this.ratesAre.set(null);
       this.problem.set(null);
     } catch (error) {
       this.problem.set(error instanceof Error ? error.message : 'This file could not be read.');
@@ -106,43 +167,63 @@ export class ImportScreen {
     this.columns.update((columns) => columns.map((old, index) => (index === at ? column : old === column && column !== null ? null : old)));
   }
 
-  protected mend(row: number, column: PacketColumn, value: string): void {
-    this.mended.update((mended) => new Map(mended).set(`${row} ${column}`, value));
+  /** A spelling is mended once for all the rows that have it; a blank cell for its own row alone. */
+  protected mend({ column, text, index }: SharedFault, value: string): void {
+    this.mended.update((mended) => new Map(mended).set(mendKey(column, text, index), value));
   }
 
-  protected leave(row: number): void {
-    this.leftOut.update((left) => {
-      const next = new Set(left);
-      if (!next.delete(row)) next.add(row);
-      return next;
-    });
+  protected leave(number: number): void {
+    const row = this.rows().find((one) => one.number === number);
+    if (row) this.chosen.update((chosen) => new Map(chosen).set(row.index, row.left ? 'in' : 'out'));
   }
 
-  protected error(row: { readonly read: RowRead }, column: PacketColumn): string | null {
+  protected choose(index: number, choice: Known): void {
+    this.choices.update((choices) => new Map(choices).set(index, choice));
+  }
+
+  protected chooseAll(choice: Known): void {
+    this.choices.set(new Map(this.differing().map(({ index }) => [index, choice])));
+  }
+
+  protected error(row: ImportRow, column: PacketColumn): string | null {
     return row.read.errors.find((one) => one.column === column)?.message ?? null;
   }
 
+  protected toKnow(row: ImportRow): string {
+    const known = row.known === null ? '' : row.differences.length === 0 ? 'in the box already' : 'in the box, and said otherwise';
+    return [row.sameAs === null ? '' : `the same as row ${row.sameAs}`, known, ...row.read.notes].filter(Boolean).join('; ');
+  }
+
   protected bringIn(): void {
-    const rows = this.good();
-    const packets = rows.map(({ read }) => ({ id: uuid(), ...(read.draft as PacketDraft) }));
+    const id = uuid();
     this.saving.set(true);
     this.api
       .importPackets({
-        id: uuid(),
-        packets: packets.map(({ printedDays, ...packet }) => ({ ...packet, printedDays: printedDays && [printedDays[0], printedDays[1]] })),
+        id,
+        packets: this.fresh().map(({ read }) => ({ id: uuid(), ...asPacket(read.draft as PacketDraft) })),
+        changes: this.changing().flatMap(({ read, known }) => (known ? [asChange(read.draft as PacketDraft, known)] : [])),
       })
       .pipe(
         finalize(() => this.saving.set(false)),
         takeUntilDestroyed(this.destroyRef),
       )
       .subscribe({
-        next: ({ added }) => {
-          this.notice.say(`${added} ${added === 1 ? 'packet is' : 'packets are'} in the box.`);
+        next: ({ added, changed }) => {
+          const parts = [
+            added > 0 ? `${counted(added, 'packet is', 'packets are')} in the box` : '',
+            changed > 0 ? `${changed} corrected` : '',
+          ];
+          this.notice
+            .say(`${parts.filter(Boolean).join(', ')}.`, 'Take it all out')
+            .onAction()
+            .pipe(switchMap(() => this.api.undoImport(id, { id: uuid() })))
+            .subscribe({
+              next: () => this.notice.say('The table is out again; the box is as it was.'),
+              error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close'),
+            });
           void this.router.navigate(['/seeds']);
         },
-        error: (problem: ApiProblem) => {
-          this.problem.set(`Nothing was brought in. ${problem.message}`);
-        },
+        error: (problem: ApiProblem) => this.problem.set(`Nothing was brought in. ${problem.message}`),
       });
   }
 }

@@ -1,5 +1,17 @@
 import { inject, Injectable } from '@angular/core';
-import type { Box, PacketChange, PacketImport, PacketName, PacketRequest, PacketSheet } from '@fresh-tuck/contract';
+import type {
+  Box,
+  ImportUndone,
+  Match,
+  MatchesQuery,
+  PacketChange,
+  PacketImport,
+  PacketImported,
+  PacketName,
+  PacketRequest,
+  PacketSheet,
+  ShelveRequest,
+} from '@fresh-tuck/contract';
 import type { Divider } from '@fresh-tuck/contract/choices';
 import { Transport } from '../data/transport/transport.service';
 
@@ -13,5 +25,13 @@ export class SeedsApi {
   readonly packetsOf = (crop: string) => this.transport.get<PacketName[]>('packets', { crop });
   readonly addPacket = (body: PacketRequest) => this.transport.send<PacketSheet>('POST', 'packets', body);
   readonly changePacket = (id: string, body: PacketChange) => this.transport.send<PacketSheet>('PUT', `packets/${id}`, body);
-  readonly importPackets = (body: PacketImport) => this.transport.send<{ added: number }>('POST', 'packets/imports', body);
+  readonly importPackets = (body: PacketImport) => this.transport.send<{ added: number; changed: number }>('POST', 'packets/imports', body);
+  /** The packet that each row of a table is known as. */
+  readonly matches = (body: MatchesQuery) => this.transport.send<Match[]>('POST', 'packets/matches', body);
+  readonly imports = () => this.transport.get<PacketImported[]>('packets/imports');
+  readonly undoImport = (importId: string, body: ShelveRequest) =>
+    this.transport.send<ImportUndone>('POST', `packets/imports/${importId}/undos`, body);
+  /** Put away: kept in records, offered no more. */
+  readonly away = () => this.transport.get<Match[]>('packets/away');
+  readonly takeOut = (packetId: string, body: ShelveRequest) => this.transport.send<PacketSheet>('POST', `packets/${packetId}/back`, body);
 }

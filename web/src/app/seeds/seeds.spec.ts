@@ -36,7 +36,13 @@ describe('the seed box', () => {
     { divider: 'empty', count: 1, from: 0, packets: [row('e1', { seedsLeft: 0, variety: 'Bollard' })] },
   ];
   const open = (answers: Record<string, unknown> = {}): Promise<Screen<SeedsScreen>> =>
-    show(SeedsScreen, { 'GET box': boxOf(groups, { test_first: 42, use_up: 2, short: 1, empty: 1 }), 'GET crops': crops, ...answers });
+    show(SeedsScreen, {
+      'GET box': boxOf(groups, { test_first: 42, use_up: 2, short: 1, empty: 1 }),
+      'GET crops': crops,
+      'GET packets/away': [],
+      'GET packets/imports': [],
+      ...answers,
+    });
 
   it('leads with what wants something, and draws a large box in the course of a few frames', async () => {
     const screen = await open();
@@ -181,16 +187,21 @@ describe('a packet’s form', () => {
 describe('a table of packets', () => {
   const file = (text: string): File => new File([text], 'box.csv', { type: 'text/csv' });
   const open = async (text: string, answers: Record<string, unknown> = {}): Promise<Screen<ImportScreen>> => {
-    const screen = await show(ImportScreen, { 'GET crops': crops, ...answers });
+    const screen = await show(ImportScreen, {
+      'GET crops': crops,
+      'POST packets/matches': ({ body }: { body: { rows?: unknown[] } }) => (body.rows ?? []).map(() => null),
+      ...answers,
+    });
     await choose(screen, 'Choose the file', file(text));
+    await screen.settle(150);
     return screen;
   };
 
   it('recognises headings of its own, shows every row, and brings all of it in at once', async () => {
     const screen = await open('Kind of seed;Sort;Crop;Variety;Year;Count\nx;y;Leek;Bollard;2024;80\nx;y;Okra;Quay;;\n', {
-      'POST packets/imports': { added: 2 },
+      'POST packets/imports': { added: 2, changed: 0 },
     });
-    expect(screen.find('h1')?.textContent).toBe('2 packets are ready to come in');
+    expect(screen.find('h1')?.textContent).toBe('2 new packets ready to come in');
     expect(screen.find('[role=status]')?.textContent).toContain('2 rows');
     await screen.click('Bring in 2 packets');
     const sent = screen.sent('POST', 'packets/imports')?.body['packets'] as Record<string, unknown>[];
@@ -203,18 +214,18 @@ describe('a table of packets', () => {
 
   it('has each faulty row mended or left out, and until then brings in nothing', async () => {
     const screen = await open('Crop,Variety,Year\nLeak,Bollard,2024\nOkra,Quay,20x4\nTomato,Rope,2025\n');
-    expect(screen.find('h1')?.textContent).toBe('2 of 3 rows need correcting');
+    expect(screen.find('h1')?.textContent).toBe('2 rows need correcting');
     expect(screen.find<HTMLButtonElement>('button.do')?.disabled).toBeTrue();
     const choice = screen.find<HTMLSelectElement>('.mend select');
     if (!choice) return fail('no choice');
     choice.value = 'Leek';
     choice.dispatchEvent(new Event('change'));
     await screen.fixture.whenStable();
-    expect(screen.find('h1')?.textContent).toBe('1 of 3 rows need correcting');
+    expect(screen.find('h1')?.textContent).toBe('1 row needs correcting');
     await screen.click(/^Leave this row out/);
-    expect(screen.find('h1')?.textContent).toBe('2 packets are ready to come in');
+    expect(screen.find('h1')?.textContent).toBe('2 new packets ready to come in');
     await screen.click('take it after all');
-    expect(screen.find('h1')?.textContent).toBe('1 of 3 rows need correcting');
+    expect(screen.find('h1')?.textContent).toBe('1 row needs correcting');
   });
 
   it('takes a column for what the gardener says it is, each meaning once', async () => {
@@ -231,6 +242,58 @@ describe('a table of packets', () => {
     await say(1, 'variety');
     expect(screen.all<HTMLSelectElement>('.columns select').map(({ value }) => value)).toEqual(['crop', 'variety', '']);
     expect(screen.find('tbody tr')?.textContent?.replace(/\s+/g, ' ')).toContain('LeekBollard');
+  });
+
+  it('knows rows of the box again, shows what differs, and takes each as it is chosen', async () => {
+    const known = {
+      ...aPacket(),
+      id: 'p9',
+      version: 3,
+      variety: 'Bollard',
+      source: 'the market',
+      note: null,
+      motherId: null,
+      fatherId: null,
+    };
+    const screen = await open(
+      'Crop;Variety;Year;Source;Notes\nLeek;bollard;2024;the market;from the pier\nOkra;Quay;2025;;\n\nOkra;Quay;2025;;\n',
+      {
+        'POST packets/matches': ({ body }: { body: { rows?: { cropId: string }[] } }) =>
+          (body.rows ?? []).map(({ cropId }) => (cropId === 'leek' ? known : null)),
+        'POST packets/imports': { added: 1, changed: 1 },
+      },
+    );
+    expect(screen.text).toContain('Notes: not known in the box, from the pier in the table.');
+    // The second of two equal rows is left out, by the number that the sheet gives it.
+    expect(screen.text).toContain('left out, the same as row 3');
+    expect([...screen.all('tbody tr')].at(-1)?.textContent).toMatch(/^\s*5/);
+    await screen.click('Bring in 1 packet');
+    expect(screen.sent('POST', 'packets/imports')?.body['changes']).toEqual([]);
+    await screen.click('take the table’s');
+    await screen.click('Bring in 1 packet and 1 correction');
+    expect(screen.sent('POST', 'packets/imports')?.body['changes']).toEqual([
+      jasmine.objectContaining({
+        packetId: 'p9',
+        version: 3,
+        variety: 'bollard',
+        note: 'from the pier',
+        printedRatePercent: 80,
+        seedCount: null,
+      }),
+    ]);
+  });
+
+  it('mends one spelling for all its rows, and asks what a rate of 1 means', async () => {
+    const screen = await open('Crop,Variety,Rate\nLeak,One,"0,8"\nLeak,Two,1\nOkra,Three,\n');
+    expect(screen.text).toContain('Rows 2, 3');
+    const choice = screen.find<HTMLSelectElement>('.mend select');
+    if (!choice) return fail('no choice');
+    choice.value = 'Leek';
+    choice.dispatchEvent(new Event('change'));
+    await screen.settle();
+    expect(screen.find('h1')?.textContent).toBe('1 row needs correcting');
+    await screen.click('shares: 1 is all of them');
+    expect(screen.find('h1')?.textContent).toBe('3 new packets ready to come in');
   });
 
   it('says why a file is none, and that a refused table left the box as it was', async () => {

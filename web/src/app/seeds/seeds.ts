@@ -8,6 +8,10 @@ import { debounceTime, distinctUntilChanged, map, of, startWith, switchMap } fro
 import type { Box, BoxRow, PacketSheet } from '@fresh-tuck/contract';
 import type { Divider } from '@fresh-tuck/contract/choices';
 
+import { v7 as uuid } from 'uuid';
+import { AboutService } from '../data/household/about.service';
+import { Notice } from '../data/household/notice.service';
+import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { RateBar } from '../kit/rate-bar';
 import { PacketForm } from './packet-form';
@@ -25,6 +29,8 @@ const WORDS: Readonly<Record<Divider, { readonly title: string; readonly text: s
 /** A short wait for the next letter before the box is looked through, ms. */
 const TYPING_MS = 150;
 const ROWS_AT_ONCE = 14;
+/** A table may be taken out with one touch for so long, ms. */
+const FRESH_MS = 14 * 86_400_000;
 
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
@@ -38,6 +44,8 @@ export class SeedsScreen {
   private readonly api = inject(SeedsApi);
   private readonly householdApi = inject(HouseholdApi);
   private readonly destroyRef = inject(DestroyRef);
+  private readonly notice = inject(Notice);
+  protected readonly about = inject(AboutService);
   readonly add = input<string>();
   /** The packet that seed was saved from. */
   readonly mother = input<string>();
@@ -101,6 +109,39 @@ export class SeedsScreen {
     const box = `${count} ${count === 1 ? 'packet' : 'packets'} in the box`;
     return asks.length > 0 ? `${box}: ${asks.join(', ')}` : box;
   });
+
+  protected readonly away = toSignal(
+    this.changes.keep(() => this.api.away().pipe(map((all) => all.filter((one) => one !== null)))),
+    { initialValue: [] },
+  );
+  private readonly allImports = toSignal(
+    this.changes.keep(() => this.api.imports()),
+    { initialValue: [] },
+  );
+  /** The last table that came in, while it is fresh and still in. */
+  protected readonly imports = computed(
+    () => this.allImports().find(({ undone, atMs }) => !undone && this.about.nowMs() - atMs < FRESH_MS) ?? null,
+  );
+
+  protected undoImport(id: string): void {
+    this.api
+      .undoImport(id, { id: uuid() })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: ({ removed, restored, kept }) => {
+          const stays = kept.length === 0 ? '' : ` ${kept.join(', ')} stayed: something hangs on it, or it was changed since.`;
+          this.notice.say(`${removed} out again, ${restored} as before.${stays}`, 'Close');
+        },
+        error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close'),
+      });
+  }
+
+  protected takeOut(id: string): void {
+    this.api
+      .takeOut(id, { id: uuid() })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({ error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close') });
+  }
 
   /** The next rows of a divider. */
   protected showMore(divider: Divider, from: number): void {

@@ -13,7 +13,7 @@ describe('a table in a file', () => {
       [utf8('Crop,Sort,Weight\nDill,"Grün ""klein""","0,8"\n'), 'UTF-8', ','],
       [utf8('Crop\tSort\tWeight\nDill\t"Grün ""klein"""\t0,8\n'), 'UTF-8', '\t'],
     ] as const) {
-      expect(readTable(bytes)).toEqual({ headings: ['Crop', 'Sort', 'Weight'], rows, encoding, separator });
+      expect(readTable(bytes)).toEqual({ headings: ['Crop', 'Sort', 'Weight'], rows, numbers: [2], encoding, separator });
     }
   });
 

@@ -43,6 +43,7 @@ export const ABOUT: About = {
     lookingTimes: ['07:00', '18:30'],
     millilitresPerSpray: 0.8,
     version: 0,
+    frost: null,
     ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
   },
 };
@@ -156,6 +157,7 @@ export function aPacket(more: Partial<PacketSheet> = {}): PacketSheet {
     counts: [],
     hangs: false,
     tests: [],
+    outcomes: [],
     isolationNeededM: null,
     hazards: { text: '', regulated: '' },
     ...more,
@@ -224,6 +226,18 @@ export class Screen<T> {
   /** The same in a sheet, a menu or a word's panel. */
   async clickAbove(text: string | RegExp): Promise<void> {
     await this.touch(this.overlays, text, 0);
+  }
+  /** Opens a word of a sentence, types into its field, and ends with it. */
+  async say(word: RegExp, field: string | RegExp, value: string): Promise<void> {
+    await this.press(word);
+    const input = await this.overlays.getHarness(MatInputHarness.with({ label: field }));
+    await input.setValue(value);
+    await input.blur();
+    await this.leaveWord();
+  }
+  /** What a word of a sentence says. */
+  word(name: string): HTMLElement | null {
+    return this.find(`ft-word button[aria-label^="${name}"]`);
   }
   /** Ends with the word that is open; one that was said by a single choice has closed itself. */
   async leaveWord(): Promise<void> {

@@ -112,7 +112,7 @@ describe('Today', () => {
         shut: [{ batch: cold, nextMs: cold.answers.next.atMs, nextInWords: '20 April' }],
       },
     });
-    expect(screen.text).toContain('open it too');
+    expect(screen.text).toContain('look at it too');
     expect(screen.text).toContain('In the same bag as 16; look while it is open.');
     expect(screen.find('.shut li')?.textContent?.replace(/\s+/g, ' ')).toContain('in the cold until 20 April');
   });

@@ -4,6 +4,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, exhaustMap, filter, retry } from 'rxjs';
 import { v7 as uuid } from 'uuid';
+import type { Stop, Today } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
 
 import { Changes } from '../data/transport/changes.service';
@@ -69,6 +70,18 @@ export class TodayScreen {
       if (!bags.has(holder.id)) bags.set(holder.id, { id, numbers: holder.numbers.join(' and ') });
     return [...bags.values()];
   }
+  /** A bag is opened once, whatever lies in it: its parcels stand together. */
+  protected bagsOf({ stops }: Today['stations'][number]): { id: string; kind: string; numbers: string; stops: Stop[] }[] {
+    const bags = new Map<string, Stop[]>();
+    for (const stop of stops) bags.set(stop.batch.holder.id, [...(bags.get(stop.batch.holder.id) ?? []), stop]);
+    return [...bags.entries()].map(([id, own]) => ({
+      id,
+      kind: own[0]?.batch.holder.kind ?? 'bag',
+      numbers: own.map(({ batch }) => batch.number).join(' and '),
+      stops: own,
+    }));
+  }
+
   protected readonly left = computed(() => {
     const round = this.today()?.round;
     return round ? round.batchIds.length - round.doneIds.length : 0;

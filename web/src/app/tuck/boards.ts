@@ -35,6 +35,9 @@ export class Boards {
 
   protected startBy({ back }: PlanAtSpot): string {
     const targetMs = this.plan.targetMs();
-    return back && targetMs !== null ? `by ${this.about.moments().dated(targetMs - back.daysBefore * DAY_MS)}` : 'not in time';
+    const startByMs = back && targetMs !== null ? targetMs - back.daysBefore * DAY_MS : null;
+    if (startByMs === null) return 'not in time';
+    // A day that is past is no plan.
+    return startByMs < this.about.nowMs() - DAY_MS / 2 ? 'late for it' : `by ${this.about.moments().dated(startByMs)}`;
   }
 }

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
+import { outNotBefore } from '@fresh-tuck/core/season';
 import { GOAL_WORDS, latenessInWords, liesAhead, startInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
+import { FrostWord } from '../house/frost-word';
 import { TuckPlan } from './tuck-plan';
 
 const DAY_MS = 86_400_000;
@@ -15,6 +17,7 @@ const WORDS = 190;
 /** The days forward from a start now, or from the start that a wished date asks for. */
 @Component({
   selector: 'ft-calendar',
+  imports: [FrostWord],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (drawn(); as drawn) {
@@ -47,6 +50,9 @@ const WORDS = 190;
             </g>
           }
         </svg>
+        @if (askFrost()) {
+          <ft-frost-word />
+        }
         @if (drawn.late) {
           <p class="soft">{{ drawn.late }}</p>
         }
@@ -99,6 +105,16 @@ export class Calendar {
   private readonly plan = inject(TuckPlan);
   protected readonly width = WIDTH;
 
+  /** The last frost is asked for once, where a plant minds it. */
+  protected readonly askFrost = computed(() => {
+    const growing = this.plan.crop()?.growing;
+    return (
+      this.about.household().frost === null &&
+      growing !== undefined &&
+      growing.hardiness !== 'hardy' &&
+      growing.plantOutWeeksAfterFrost !== null
+    );
+  });
   protected readonly drawn = computed(() => {
     const here = this.plan.here();
     const answer = this.plan.plan();
@@ -114,7 +130,17 @@ export class Calendar {
     const fromMs = (ahead ? startByMs : null) ?? begun.startMs;
     const chill = this.plan.chillDays() ?? 0;
     const reached = here.forward.filter(({ goal: what }) => what !== 'ripe' || goal === 'ripe' || here.forward.length < 3);
-    const last = Math.max(...reached.map(({ high }) => high), chill, 1, targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS);
+    // What is ready before the frost is over waits for it: no tender plant is told to go out into it.
+    const outAt = here.forward.find(({ goal: what }) => what === 'plant_out')?.likely ?? 0;
+    const frost = this.about.household().frost;
+    const heldMs = frost && outAt > 0 ? outNotBefore(crop, frost, fromMs + outAt * DAY_MS) : null;
+    const last = Math.max(
+      heldMs === null ? 0 : (heldMs - fromMs) / DAY_MS,
+      ...reached.map(({ high }) => high),
+      chill,
+      1,
+      targetMs === null ? 0 : (targetMs - fromMs) / DAY_MS,
+    );
     const x = scaleLinear([0, last], [LEFT, WIDTH - RIGHT]);
     const date = (day: number): string => moments.dated(fromMs + day * DAY_MS);
     const rows = [
@@ -150,6 +176,18 @@ export class Calendar {
         cold: false,
         text: `${GOAL_WORDS[what]} ${date(likely)}`,
       })),
+      ...(heldMs === null
+        ? []
+        : [
+            {
+              what: 'frost',
+              low: outAt,
+              high: (heldMs - fromMs) / DAY_MS,
+              likely: null,
+              cold: true,
+              text: `frost: not out before ${moments.dated(heldMs)}`,
+            },
+          ]),
     ].map((row, index) => ({
       ...row,
       y: 30 + index * ROW,
@@ -161,10 +199,11 @@ export class Calendar {
         ? { words: WIDTH - RIGHT, anchor: 'end' }
         : { words: Math.max(x(row.low), LEFT + 8), anchor: 'start' }),
     }));
-    const { text, tone } = startInWords(here, begun, (ms) => moments.dated(ms));
+    const { text, tone } = startInWords(here, begun, (ms) => moments.dated(ms), heldMs);
+    const guess = heldMs !== null && frost?.guessed ? ' By a guess for such a place: say when your last frost is.' : '';
     return {
       rows,
-      text,
+      text: text + guess,
       tone,
       height: 2 + rows.length * ROW,
       x0: x(0),

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Kin, PastSeasons, Rack, RackRequest } from '@fresh-tuck/contract';
+import type { Kin, PacketIdea, PastSeasons, Rack, RackRequest } from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
 
 /** What this screen asks of the server. */
@@ -7,6 +7,8 @@ import { Transport } from '../data/transport/transport.service';
 export class TuckApi {
   private readonly transport = inject(Transport);
 
+  /** What could be started now, and why. */
+  readonly ideas = () => this.transport.get<PacketIdea[]>('packets/ideas');
   readonly kin = (packetId: string) => this.transport.get<Kin[]>(`packets/${packetId}/kin`);
   readonly seasons = (cropId: string) => this.transport.get<PastSeasons>(`crops/${cropId}/seasons`);
   readonly racks = () => this.transport.get<Rack[]>('racks');

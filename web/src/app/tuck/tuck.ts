@@ -16,12 +16,15 @@ import { CLOSURES } from '@fresh-tuck/contract/choices';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
+import { Tucked } from './tucked';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
 import { type Choice, Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { Boards } from './boards';
+import { NewSpot } from '../house/new-spot';
 import { Calendar } from './calendar';
+import { Ideas } from './ideas';
 import { type Pane, PANES, PLIES, SOAKS, STEPS, SURENESS, type Preparation } from './choices';
 import { Factors } from './factors';
 import { HowMany } from './how-many';
@@ -47,6 +50,8 @@ const SEED_LIMIT = 400;
     MatButtonToggleModule,
     Boards,
     Calendar,
+    Ideas,
+    NewSpot,
     Choices,
     Factors,
     GoalWord,
@@ -56,6 +61,7 @@ const SEED_LIMIT = 400;
     RouterLink,
     Shortage,
     Towel,
+    Tucked,
     TwoStepsChoice,
     Why,
     WishWord,
@@ -256,7 +262,7 @@ export class TuckScreen {
       return null;
     }
     if (!spotId || !answer) {
-      this.missing.set('Name a warm spot in House first.');
+      this.missing.set('Name a warm spot first: touch “a warm spot” in the sentence.');
       return null;
     }
     const holderId = plan.holderId();
@@ -279,10 +285,6 @@ export class TuckScreen {
       doseMl: answer.dose.millilitres,
       holder: holderId ? { holderId } : { newId: uuid(), kind: CLOSURE_WORDS[closure].kind, closure, spotId },
     };
-  }
-
-  protected print(): void {
-    window.print();
   }
 
   protected another(): void {

@@ -16,6 +16,7 @@ const FALLBACK: Household = {
   lookingTimes: [],
   millilitresPerSpray: 0.8,
   version: 0,
+  frost: null,
   ways: {
     rootSchool: 'crop',
     unopenedFirst: false,

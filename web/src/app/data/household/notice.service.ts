@@ -4,7 +4,7 @@ import { MatSnackBar, type MatSnackBarRef, type TextOnlySnackBar } from '@angula
 const SHOWN_MS = 8000;
 const PHONE = '(max-width: 860px)';
 
-/** A line that comes and goes; on a phone at the top, as the thumb's button is at the foot. */
+/** A line that comes and goes; on a phone above the thumb's button, so that it covers neither that nor the first line. */
 @Injectable({ providedIn: 'root' })
 export class Notice {
   private readonly snacks = inject(MatSnackBar);
@@ -13,7 +13,7 @@ export class Notice {
     const phone = matchMedia(PHONE).matches;
     return this.snacks.open(text, action, {
       duration: phone ? SHOWN_MS / 2 : SHOWN_MS,
-      verticalPosition: phone ? 'top' : 'bottom',
+      verticalPosition: 'bottom',
       panelClass: phone ? 'notice-phone' : 'notice',
     });
   }

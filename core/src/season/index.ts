@@ -1,0 +1,2 @@
+/** The year between the frosts. */
+export * from './frost.js';
