@@ -11,7 +11,7 @@ const ROOMS = [
   ['method', 'carrier', 'preparing', 'moving', 'nursing', 'seedtest'],
   ['forecast'],
   ['parcel'],
-  ['looking', 'sowing', 'seedbox'],
+  ['looking', 'sowing', 'seedbox', 'season'],
   ['judging'],
   ['words'],
 ];

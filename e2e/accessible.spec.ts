@@ -59,7 +59,7 @@ test('axe finds nothing on the first run', async ({ page, own }) => {
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     await page.goto(own.address);
-    await expect(page.getByRole('heading', { name: 'Where is your household?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Is this you?' })).toBeVisible();
     expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
   }
 });

@@ -94,3 +94,13 @@ export function button(page: Page | Locator, name: string | RegExp): Locator {
   const by = { name, exact: typeof name === 'string' };
   return page.getByRole('button', by).or(page.getByRole('radio', by));
 }
+
+/** Opens a word of a sentence, says something in it, and ends with it; one that a single choice says has closed itself. */
+export async function inWord(page: Page, word: RegExp | string, say: (panel: Locator) => Promise<unknown>): Promise<void> {
+  await button(page, word).click();
+  const panel = page.getByRole('dialog');
+  await say(panel);
+  const done = panel.getByRole('button', { name: 'Done', exact: true });
+  if (await done.isVisible()) await done.click();
+  await panel.waitFor({ state: 'detached' });
+}

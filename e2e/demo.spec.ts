@@ -22,8 +22,8 @@ test('the demo is walked through on a phone: seen as it lies, reported, stepped 
   await page.getByRole('button', { name: 'Seed 2, swollen' }).click();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
   // The main action is in reach of the thumb, on the screen, whatever is scrolled.
-  await expect(page.getByRole('button', { name: 'Save, next parcel' })).toBeInViewport({ ratio: 1 });
-  await page.getByRole('button', { name: 'Save, next parcel' }).click();
+  await expect(page.getByRole('button', { name: 'Save, and move what is ready' })).toBeInViewport({ ratio: 1 });
+  await page.getByRole('button', { name: 'Save, and move what is ready' }).click();
   await page.getByRole('button', { name: 'Not now' }).click();
   await expect(page.getByRole('heading', { name: /Melon, Salt Stair/ })).toBeVisible();
   // How one looks was asked once for the round.

@@ -1,6 +1,6 @@
 import { batchBody } from '@fresh-tuck/contract/testing';
 import type { Page } from '@playwright/test';
-import { expect, test } from './app.js';
+import { button, expect, inWord, test } from './app.js';
 
 const choose = async (page: Page, label: string, option: RegExp): Promise<void> => {
   // The floating label lies over the field; the click that lands on it is the field's all the same.
@@ -13,15 +13,19 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   own,
 }) => {
   await page.goto(own.address);
-  await expect(page.getByRole('heading', { name: 'Where is your household?' })).toBeVisible();
-  await page.getByLabel('What the household is called').fill('Test house');
-  await page.getByLabel('Time zone').fill('Moon/Crater');
-  await page.getByRole('button', { name: 'Go on to the warm spots' }).click();
-  await expect(page.getByText('The time zone must be an IANA time zone like Europe/Lisbon.')).toBeVisible();
-  await page.getByLabel('Time zone').fill('Europe/Copenhagen');
-  await page.getByLabel('When somebody can look').fill('7:00, 18:30');
-  await page.getByRole('button', { name: 'Go on to the warm spots' }).click();
+  await expect(page.getByRole('heading', { name: 'Is this you?' })).toBeVisible();
+  await inWord(page, /^What the household is called:/, (panel) => panel.getByLabel('What the household is called').fill('Test house'));
+  await inWord(page, /^Time zone:/, (panel) => panel.getByLabel('Time zone').fill('Moon/Crater'));
+  await page.getByRole('button', { name: 'Yes: put the first packet in' }).click();
+  await button(page, /^Time zone:/).click();
+  await expect(page.getByText('The time zone must be an IANA time zone like Europe/Lisbon.').first()).toBeVisible();
+  await page.getByRole('dialog').getByLabel('Time zone').fill('Europe/Copenhagen');
+  await button(page, 'Done').click();
+  await inWord(page, /^When somebody can look:/, (panel) => panel.getByLabel('When somebody can look').fill('7:00, 18:30'));
+  await page.getByRole('button', { name: 'Yes: put the first packet in' }).click();
+  await expect(page.getByLabel('Crop')).toBeVisible();
 
+  await page.goto(`${own.address}house`);
   await page.getByLabel('Name of a warm spot').fill('Hall cupboard');
   await choose(page, 'What kind of place it is', /Warm cupboard/);
   await page.getByRole('button', { name: 'Add this spot' }).click();
@@ -38,7 +42,7 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('button', { name: 'Save the reading' }).click();
   await expect(page.getByText('26.8 °C, swings 2°')).toBeVisible();
 
-  await page.getByRole('link', { name: 'Put the first packet in the box' }).click();
+  await page.goto(`${own.address}seeds?add=1`);
   await page.getByLabel('Crop').fill('lady');
   await page.getByRole('option', { name: /Okra/ }).click();
   await page.getByLabel('Variety').fill('Tall Mast');
@@ -94,12 +98,12 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await expect(page.getByRole('button', { name: 'Seed 2, root 6 mm, marked now' })).toBeVisible();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Move 2 sprouts' })).toBeVisible();
-  await page.getByRole('button', { name: 'Save this look' }).click();
+  await page.getByRole('button', { name: 'Save, and move what is ready' }).click();
 
   await expect(page.getByRole('heading', { name: 'Move to where they grow' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^seed 2/, pressed: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
-  await expect(page.getByRole('alert')).toHaveText('Say where they go: a cup, a cell, a pot …');
+  // Where they go was said when they were tucked in.
+  await expect(page.getByRole('radio', { name: 'cup', exact: true, checked: true })).toBeVisible();
   await page.getByRole('radio', { name: 'cup', exact: true }).click();
   await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
   await expect(page.getByRole('heading', { name: 'Write these labels' })).toBeVisible();
@@ -109,9 +113,11 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   // Mend: undo the move, then correct the look.
   await page.getByRole('link', { name: 'Okra, Tall Mast', exact: true }).click();
   await expect(page.getByText('In cups now: 1, label 2.')).toBeVisible();
-  await page.getByRole('list').getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('list').getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByText('Label 2 leaves the Nursery and is not given again.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText('Took back the move.')).toBeVisible();
-  await page.getByRole('link', { name: 'Correct this look' }).click();
+  await page.getByRole('link', { name: /^Correct the look of/ }).click();
   await expect(page.getByText('Correct a look')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Seed 2, root 6 mm, marked now' })).toBeVisible();
   await page.getByRole('button', { name: 'One tip more' }).click();
@@ -123,10 +129,10 @@ test('a gardener sets up, tucks in a running batch, opens it, moves sprouts, men
   await page.getByRole('link', { name: 'Okra, Tall Mast', exact: true }).click();
   await expect(page.getByText('3 new tips, 3 in all')).toBeVisible();
   await expect(page.getByText('2 new tips, 2 in all')).toBeVisible();
-  await page.getByRole('button', { name: 'Correct the count' }).click();
-  await page.getByLabel(/How many seeds were there/).fill('2');
-  await page.getByRole('button', { name: 'Correct it' }).click();
-  await expect(page.getByRole('alert')).toHaveText(/The number of seeds must be at least 5/);
+  await page.getByRole('button', { name: 'Correct this' }).click();
+  await inWord(page, /^How many seeds:/, (panel) => panel.getByLabel(/How many seeds were there/).fill('2'));
+  await page.getByRole('button', { name: 'Correct it so' }).click();
+  await expect(page.getByText(/The number of seeds must be at least 5/)).toBeVisible();
   await page.getByRole('button', { name: 'Close the batch' }).click();
   await page.getByRole('button', { name: 'given up' }).click();
   await expect(page.getByText('3 of 8 showed a tip, 0 were moved.')).toBeVisible();

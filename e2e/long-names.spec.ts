@@ -76,6 +76,7 @@ for (const [width, height] of [
       units: 'metric',
       lookingTimes: ['07:00', '18:30'],
       millilitresPerSpray: 0.8,
+      version: 0,
     });
     const [spotId, packetId, batchId, bedId, cropId] = [uuid(), uuid(), uuid(), uuid(), uuid()];
     await home.send('post', 'spots', { id: spotId, name: NAME, kind: 'cupboard' });

@@ -36,9 +36,10 @@ test('a pot that has come up wants light, and nobody looks for roots in its pape
   for (let nth = 0; nth < 3; nth++) await page.getByRole('button', { name: 'One tip more' }).click();
   await expect(page.getByRole('heading', { name: 'Bring 3 seedlings into the light' })).toBeVisible();
   await expect(page.getByText(/root|paper|re-tuck/i).and(page.locator('ft-advice *'))).toHaveCount(0);
-  await page.getByRole('button', { name: 'Save this look' }).click();
+  await page.getByRole('button', { name: 'Save, and see to those that are up' }).click();
   await page.getByRole('button', { name: 'Not now' }).click();
-  await expect(page.getByText('into the light').first()).toBeVisible();
+  // Just decided, it is not asked for again at once.
+  await expect(page.getByRole('heading', { name: 'Nothing to open this morning' })).toBeVisible();
   const batch = await told(own, pot);
   expect(batch.judgement.advice[0]?.text).toContain('stretches in the dark');
   expect(batch.journal[0]?.text).toMatch(/^3 new seedlings, 3 in all/);
@@ -67,7 +68,10 @@ test('a look is corrected twice and taken back step by step, and Today follows e
   const tipped = async (): Promise<number> => (await told(own, id)).answers.state.tipped;
   const correctTo = async (less: number): Promise<void> => {
     await page.goto(`${own.address}batch/${id}`);
-    await page.getByRole('link', { name: 'Correct this look' }).click();
+    await page
+      .getByRole('link', { name: /^Correct the look of/ })
+      .first()
+      .click();
     for (let nth = 0; nth < less; nth++) await page.getByRole('button', { name: 'One tip fewer' }).click();
     await page.getByRole('button', { name: 'Save the correction' }).click();
     const later = page.getByRole('button', { name: 'Not now' });
@@ -87,6 +91,7 @@ test('a look is corrected twice and taken back step by step, and Today follows e
   for (const back of [3, 5]) {
     const before = await lines.count();
     await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await page.getByRole('button', { name: 'Take it back' }).click();
     await expect.poll(tipped).toBe(back);
     // The page itself has heard of it: the next button is that of the line before.
     await expect(lines).toHaveCount(before + 1);
@@ -109,8 +114,10 @@ test('what was moved stays seen: the refusal is read where the undo was asked fo
   ]);
   await page.goto(`${own.address}batch/${id}`);
   await expect(page.getByText('In cups now: 3')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  // The page says what goes along before it goes.
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+  await expect(page.getByText('With it goes the move that rests on it.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Take all of it back' }).click();
   await expect(page.getByText('In cups now')).toBeHidden();
-  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(page.getByText('taken back or corrected')).toHaveCount(2);
 });

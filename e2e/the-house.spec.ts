@@ -1,4 +1,4 @@
-import { expect, test } from './app.js';
+import { expect, inWord, test } from './app.js';
 import { householdOn } from './household.js';
 
 test('a house says how it looks and judges, and a bag what belongs to it; Today follows at once', async ({ page, own, request }) => {
@@ -7,13 +7,19 @@ test('a house says how it looks and judges, and a bag what belongs to it; Today 
   const tomato = await home.batch('tomato', '2026-04-09T18:30');
   const leek = await home.batch('leek', '2026-04-09T18:30');
   await page.goto(`${own.address}house`);
-  await page.getByLabel('Accepted risk of missing a late root').fill('often');
+  await inWord(page, /^Accepted risk of missing a late root:/, (panel) =>
+    panel.getByLabel('Accepted risk of missing a late root').fill('often'),
+  );
   await page.getByRole('button', { name: 'Save how it is done here' }).click();
-  await expect(page.getByText('A number from 0.1 to 50 %.')).toBeVisible();
-  await page.getByLabel('Accepted risk of missing a late root').fill('90');
+  await expect(page.getByText('One word of the sentences cannot be so: open the word that is marked and mend it.')).toBeVisible();
+  await inWord(page, /^Accepted risk of missing a late root:/, (panel) =>
+    panel.getByLabel('Accepted risk of missing a late root').fill('90'),
+  );
   await page.getByRole('button', { name: 'Save how it is done here' }).click();
   await expect(page.getByText('The accepted risk of missing a late root must be a number from 0.001 to 0.5 as a share.')).toBeVisible();
-  await page.getByLabel('Accepted risk of missing a late root').fill('2,5');
+  await inWord(page, /^Accepted risk of missing a late root:/, (panel) =>
+    panel.getByLabel('Accepted risk of missing a late root').fill('2,5'),
+  );
   await page.getByRole('button', { name: 'Save how it is done here' }).click();
   await expect(page.getByText('Saved. Today follows it at once.')).toBeVisible();
 

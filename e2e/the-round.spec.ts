@@ -22,7 +22,7 @@ test('one bag of three lots: one moves, one waits, one is topped up, and the rou
   await page.mouse.move(seed.x + seed.width / 2 + 40, seed.y + seed.height / 2 + 20, { steps: 4 });
   await page.mouse.up();
   await expect(button(page, /^Seed 3, root \d+ mm, marked now$/)).toBeVisible();
-  await button(page, 'Save, next parcel').click();
+  await button(page, 'Save, and move what is ready').click();
   await button(page, 'cup').click();
   await expect(page.getByText('By the coat, never the root.', { exact: false })).toBeVisible();
   await button(page, /^Moved \d sprouts?$/).click();
@@ -68,7 +68,7 @@ test('after three days away the longest roots come first, and how they came out 
   await page.getByLabel('Root length').fill('30 mm');
   await button(page, 'Mark seed 1').click();
   await expect(page.getByRole('heading', { name: /^Rescue \d sprouts?$/ })).toBeVisible();
-  await button(page, 'Save, next parcel').click();
+  await button(page, 'Save, and move what is ready').click();
   await expect(page.getByRole('heading', { name: 'Rescue them, longest first' })).toBeVisible();
   await button(page, 'One more cut out with the paper').click();
   await button(page, 'One more snapped').click();
@@ -89,7 +89,7 @@ test('broad beans for a bed that is too cold: half of them go into plugs, and th
   await home.look(bean.id, null, 4, { marks });
   await page.goto(`${own.address}open/${bean.id}`);
   await button(page, 'opened').click();
-  await button(page, /^Nothing new/).click();
+  await button(page, /^Nothing else new: move/).click();
   await button(page, 'bed').click();
   await button(page, 'Another bed').click();
   await page.getByLabel('What it is called').fill('Court bed');

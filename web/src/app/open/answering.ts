@@ -33,13 +33,17 @@ export function answering({ batch, facts, before, draft, atMs }: Drafting) {
     toObservable(draftFacts).pipe(
       filter((told) => told !== null),
       debounceTime(20),
-      switchMap((told) => forecasts.parcel(told, about.nowMs()).pipe(map((reply) => ({ ...reply, facts: told })))),
+      switchMap((told) => {
+        const id = batch()?.id;
+        return forecasts.parcel(told, about.nowMs()).pipe(map((reply) => ({ ...reply, facts: told, id })));
+      }),
     ),
   );
   return {
     /** The answer to the draft; until the worker has spoken, the server's. */
     answer: computed<{ facts: ParcelFacts; answers: Report; judgement: Told } | null>(() => {
-      const now = live();
+      // What was said of the parcel before says nothing of this one.
+      const now = live()?.id === batch()?.id ? live() : undefined;
       if (now && now.facts === draftFacts()) return now;
       return now ?? batch();
     }),

@@ -7,6 +7,7 @@ import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
+import { methodOf } from '@fresh-tuck/core/method';
 import { capital } from '@fresh-tuck/core/units';
 import type { SeedMark } from '@fresh-tuck/core/parcel';
 import type { Preparation } from '@fresh-tuck/core/preparing';
@@ -115,7 +116,9 @@ export class OpenScreen {
   protected readonly button = computed(() => {
     if (this.correcting()) return 'Save the correction';
     if (!this.moveDue()) return saveText(this.draft(), this.nextId() !== null);
-    return saysSomething(this.draft()) ? 'Save, and move what is ready' : 'Nothing else new: move what is ready';
+    const up = methodOf(this.batch()?.facts.method ?? 'towel').event === 'emergence';
+    const then = up ? 'see to those that are up' : 'move what is ready';
+    return saysSomething(this.draft()) ? `Save, and ${then}` : `Nothing else new: ${then}`;
   });
   /** Something is said, but nothing of the seeds: that is stored as it is, and said before. */
   protected readonly onlyPart = computed(() => saysSomething(this.draft()) && !seedsSeen(this.draft()));
