@@ -100,7 +100,8 @@ export async function inWord(page: Page, word: RegExp | string, say: (panel: Loc
   await button(page, word).click();
   const panel = page.getByRole('dialog');
   await say(panel);
-  const done = panel.getByRole('button', { name: 'Done', exact: true });
-  if (await done.isVisible()) await done.click();
+  // What closes by itself has closed by the next frames.
+  await page.waitForTimeout(80);
+  if (await panel.isVisible()) await panel.getByRole('button', { name: 'Done', exact: true }).click();
   await panel.waitFor({ state: 'detached' });
 }

@@ -136,7 +136,7 @@ test('a towel is read through the bag, and pellets get their water and reserve',
   await home.look(okra.id, null, 2, { marks: [1, 2].map((seed) => ({ seed, stage: 'root', rootMm: 6 })) });
   await page.goto(`${own.address}open/${okra.id}`);
   await button(page, 'opened').click();
-  await button(page, /^Nothing new/).click();
+  await button(page, /^Nothing else new: move/).click();
   await button(page, 'coir pellet').click();
   await expect(
     page.getByText('Swell 2 pellets with 80 ml of lukewarm water, poured slowly until they weep; 20 ml stay in the tray as reserve.'),

@@ -10,6 +10,8 @@ import { packetView } from '../views/packet.js';
 import { todayView } from '../today/view.js';
 import type { Reader } from '../forecasts/reader.js';
 
+/** Packets that are named at once to choose from. */
+const MOST_NAMES = 60;
 /** A stretch of work ahead that nobody notices who asks something meanwhile, ms. */
 const FILL_MS = 80;
 
@@ -24,7 +26,7 @@ export function questionsOn(reader: Reader) {
   const packet = packetView(reader);
   const box = boxView(reader, packet);
   const nursery = nurseryView(reader);
-  const find = finder(reader);
+  const { find, packetsBy } = finder(reader);
   const start = startView(reader);
   const ideas = ideasView(reader);
   return {
@@ -40,6 +42,11 @@ export function questionsOn(reader: Reader) {
     packetsAsCsv: () => packetsAsCsv(packets.list()),
     nursery: (_nowMs: number, page: NurseryPage | null) => nursery(page),
     find: (_nowMs: number, typed: string) => find(typed),
+    /** Packets to choose from: by what was typed, the best first; else the newest. */
+    packetNames: (_nowMs: number, typed: string, cropId: string | null) =>
+      typed.trim() === '' || cropId !== null
+        ? packets.names({ words: typed, cropId, most: MOST_NAMES })
+        : packets.named(packetsBy(typed), MOST_NAMES),
     ideas: (nowMs: number) => ideas(nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),

@@ -81,7 +81,13 @@ export function finder({ batches, crops, nursery, packets, stamp }: Reader) {
     laid = now;
   }
 
-  return (typed: string): Found[] => {
+  /** Packets that fit what was typed, the best first: whatever is misspelt, as Find has it. */
+  const packetsBy = (typed: string): string[] => {
+    mend();
+    return index.search(typed, { filter: ({ kind }) => kind === 'packet' }).map(({ id }) => String(id));
+  };
+
+  const find = (typed: string): Found[] => {
     mend();
     const hits = index.search(typed).slice(0, MOST);
     const found = hits.map(({ id, kind, title }): Found => ({ id: String(id), kind: kind as Found['kind'], title: title as string }));
@@ -91,4 +97,5 @@ export function finder({ batches, crops, nursery, packets, stamp }: Reader) {
       ? found
       : [{ id: seedling.batchId, kind: 'seedling' as const, title: `${Number(typed)} ${seedling.title}` }, ...found].slice(0, MOST);
   };
+  return { find, packetsBy };
 }

@@ -20,8 +20,6 @@ import type { Services } from '../services.js';
 
 /** Tables that are named as brought in. */
 const MOST_IMPORTS = 5;
-/** Packets that are named at once to choose from. */
-const MOST_NAMES = 60;
 
 export function packetRoutes({ act, ask, clock, household, imports, packets, takenBack }: Services): Router {
   const thisYear = (): number => DateTime.fromMillis(clock.now(), { zone: household.find()?.zone ?? 'UTC' }).year;
@@ -39,9 +37,9 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
       const { find, divider, from } = read(boxQuery, request.query);
       json(response, await ask('box', clock.now(), { find, page: divider === null ? null : { divider, from } }));
     })
-    .get('/packets', (request, response) => {
+    .get('/packets', async (request, response) => {
       const { find, crop } = read(packetsQuery, request.query);
-      response.json(packets.names({ words: find, cropId: crop, most: MOST_NAMES }));
+      json(response, await ask('packetNames', clock.now(), find, crop));
     })
     .get('/packets.csv', async (_request, response) => {
       response

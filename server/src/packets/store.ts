@@ -97,6 +97,14 @@ export function packetStore(db: Database, crops: CropStore) {
     }
     return found;
   }
+  const nameOf = (row: PacketRow, left = seedsLeft(row)): PacketName => ({
+    id: row.id,
+    cropId: row.crop_id,
+    cropName: crops.crop(row.crop_id).name,
+    variety: row.variety,
+    year: row.year,
+    seedsLeft: left,
+  });
   const seedsLeft = ({ id }: PacketRow): number | null => leftOf(countsOf(id)[0], batchesOf(id));
 
   /** Seeds that a weight means, by the packet's own count to a gram or the crop's. */
@@ -218,16 +226,17 @@ export function packetStore(db: Database, crops: CropStore) {
         if (wanted !== '' && !`${cropName} ${row.variety} ${row.source ?? ''} ${row.year ?? ''}`.toLowerCase().includes(wanted)) continue;
         const left = seedsLeft(row);
         if (left === 0 && empty.length >= most) continue;
-        (left === 0 ? empty : full).push({
-          id: row.id,
-          cropId: row.crop_id,
-          cropName,
-          variety: row.variety,
-          year: row.year,
-          seedsLeft: left,
-        });
+        (left === 0 ? empty : full).push(nameOf(row, left));
       }
       return [...full, ...empty].slice(0, most);
+    },
+    /** The same of packets by their ids, in their order, the empty ones last; none that was put away. */
+    named(ids: readonly string[], most: number): PacketName[] {
+      const all = ids.flatMap((id) => {
+        const row = one.get(id);
+        return row && row.put_away_ms === null ? [nameOf(row)] : [];
+      });
+      return [...all.filter(({ seedsLeft: left }) => left !== 0), ...all.filter(({ seedsLeft: left }) => left === 0)].slice(0, most);
     },
     get,
     has: (id: string): boolean => one.get(id) !== undefined,

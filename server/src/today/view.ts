@@ -37,14 +37,17 @@ const justSeen = ({ lastLookMs, answers }: Batch, nowMs: number): boolean =>
 const nextOf = ({ answers, facts }: Batch, nowMs: number): number =>
   answers.next.atMs > nowMs ? answers.next.atMs : (facts.lookTimesMs.find((ms) => ms > nowMs) ?? answers.next.atMs);
 
+/** Begun longer ago than this when it was written down, a parcel was running already, ms. */
+const RUNNING_MS = 12 * 3_600_000;
 /** Nobody has looked for this long: somebody was away. */
 const AWAY_MS = 36 * 3_600_000;
 
 /** After an absence, what is due with a root in the paper, seen or by even chances; the longest first. */
 function rescueOf(live: readonly Batch[], due: readonly Batch[], nowMs: number): Today['rescue'] {
-  // Written down lately, a parcel was not forgotten, however long it runs.
-  const lastMs = Math.max(0, ...live.map(({ answers, recordedMs }) => Math.max(answers.openedMs, recordedMs)));
-  if (live.length === 0 || nowMs - lastMs < AWAY_MS) return null;
+  // One that was running when it was written down, and that nobody has looked at since, was not forgotten.
+  const known = live.filter(({ lastLookMs, recordedMs, facts }) => lastLookMs !== null || recordedMs - facts.startMs < RUNNING_MS);
+  const lastMs = Math.max(0, ...known.map(({ answers }) => answers.openedMs));
+  if (known.length === 0 || nowMs - lastMs < AWAY_MS) return null;
   const batchIds = due
     .filter(({ answers, facts }) => paperByNow(facts, answers))
     .sort((a, b) => b.answers.longestMm / b.facts.crop.root.lateMm - a.answers.longestMm / a.facts.crop.root.lateMm)

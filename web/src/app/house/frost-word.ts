@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { debounceTime } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Household } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
@@ -11,6 +12,8 @@ import { text, wholeFrom } from '../kit/validators';
 import { Word } from '../kit/word';
 import { HouseApi } from './house.api';
 
+/** A short wait for the next figure, ms. */
+const TYPED_MS = 700;
 type Frost = NonNullable<Household['frost']>;
 /** Usual last frosts by kind of place, north of the equator. Common practice, no source: guesses, and said to be such. */
 const REGIONS: readonly { readonly text: string; readonly monthDay: string; readonly giveDays: number }[] = [
@@ -70,7 +73,7 @@ export class FrostWord {
 
   constructor() {
     for (const control of [this.day, this.give])
-      control.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
+      control.valueChanges.pipe(debounceTime(TYPED_MS), takeUntilDestroyed()).subscribe(() => {
         control.markAsTouched();
         if (this.day.value === '' || this.give.invalid) return;
         const giveDays = this.give.value.toString().trim() === '' ? (this.frost()?.giveDays ?? 10) : Number(this.give.value);

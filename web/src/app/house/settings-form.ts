@@ -113,7 +113,7 @@ const guessedUnits = (): Household['units'] =>
       </div>
     </form>
     @if (household()) {
-      <ft-frost-word />
+      <ft-frost-word class="frost" />
     }
   `,
   styles: `
@@ -121,6 +121,10 @@ const guessedUnits = (): Household['units'] =>
       max-width: 900px;
       font: 400 23px/1.7 var(--heading);
       text-wrap: pretty;
+    }
+    .frost {
+      display: block;
+      margin-top: 16px;
     }
     ft-day-line {
       display: block;

@@ -31,7 +31,7 @@ const NOW = 'now';
   `,
   styles: `
     :host {
-      font: 500 16px var(--text);
+      font: inherit;
     }
   `,
 })

@@ -118,7 +118,8 @@ export class OpenScreen {
     if (!this.moveDue()) return saveText(this.draft(), this.nextId() !== null);
     const up = methodOf(this.batch()?.facts.method ?? 'towel').event === 'emergence';
     const then = up ? 'see to those that are up' : 'move what is ready';
-    return saysSomething(this.draft()) ? `Save, and ${then}` : `Nothing else new: ${then}`;
+    const quiet = up ? then : 'move them';
+    return saysSomething(this.draft()) ? `Save, and ${then}` : `Nothing else new: ${quiet}`;
   });
   /** Something is said, but nothing of the seeds: that is stored as it is, and said before. */
   protected readonly onlyPart = computed(() => saysSomething(this.draft()) && !seedsSeen(this.draft()));

@@ -177,6 +177,10 @@ export class ImportScreen {
     if (row) this.chosen.update((chosen) => new Map(chosen).set(row.index, row.left ? 'in' : 'out'));
   }
 
+  protected leaveAll(numbers: readonly number[]): void {
+    for (const number of numbers) this.leave(number);
+  }
+
   protected choose(index: number, choice: Known): void {
     this.choices.update((choices) => new Map(choices).set(index, choice));
   }

@@ -25,7 +25,8 @@ export const tuckAnswers = (packet = aPacket()) => ({
   'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge' })],
   'GET holders': [],
   'GET beds': [],
-  'GET racks': [], 'GET packets/ideas': [],
+  'GET racks': [],
+  'GET packets/ideas': [],
 });
 
 /** The book's crops as the server lists them. */

@@ -174,7 +174,7 @@ export class Calendar {
         high,
         likely,
         cold: false,
-        text: `${GOAL_WORDS[what]} ${date(likely)}`,
+        text: `${heldMs !== null && what === 'plant_out' ? 'ready to go out' : GOAL_WORDS[what]} ${date(likely)}`,
       })),
       ...(heldMs === null
         ? []

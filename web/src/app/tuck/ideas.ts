@@ -1,10 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { PacketIdea } from '@fresh-tuck/contract';
-import { Changes } from '../data/transport/changes.service';
-import { TuckApi } from './tuck.api';
 import { TuckPlan } from './tuck-plan';
 
 /** What could be started now and why, while no packet is chosen yet. */
@@ -64,9 +61,8 @@ import { TuckPlan } from './tuck-plan';
   `,
 })
 export class Ideas {
-  private readonly api = inject(TuckApi);
   protected readonly plan = inject(TuckPlan);
-  protected readonly ideas = toSignal(inject(Changes).keep(() => this.api.ideas()));
+  protected readonly ideas = this.plan.ideas;
 
   protected take({ id, seeds }: PacketIdea): void {
     this.plan.packetId.set(id);

@@ -43,6 +43,8 @@ export class TuckPlan {
       switchMap((words) => this.changes.keep(() => this.householdApi.packets(words))),
     ),
   );
+  /** What could be started now, and why; the list of packets is led by it. */
+  readonly ideas = toSignal(this.changes.keep(() => this.api.ideas()));
   readonly spots = toSignal(
     this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },

@@ -135,13 +135,24 @@ export class TuckScreen {
     return answers ? { lookMs: answers.next.atMs, window: answers.window } : null;
   });
 
-  protected readonly packetChoices = computed(() =>
-    (this.plan.packets() ?? []).map((packet): Choice<string> => ({
-      value: packet.id,
-      text: `${packet.cropName}, ${packet.variety}`,
-      follows: packet.seedsLeft === null ? null : `${packet.seedsLeft} left`,
-    })),
-  );
+  /** Led by what could be started now, while nothing is typed. */
+  protected readonly packetChoices = computed(() => {
+    const ideas = this.plan.finding().trim() === '' ? (this.plan.ideas() ?? []) : [];
+    const led = ideas.map(({ id, cropName, variety, why }): Choice<string> => ({
+      value: id,
+      text: `${cropName}, ${variety}`,
+      follows: why,
+    }));
+    const rest = (this.plan.packets() ?? []).filter(({ id }) => !ideas.some((idea) => idea.id === id));
+    return [
+      ...led,
+      ...rest.map((packet): Choice<string> => ({
+        value: packet.id,
+        text: `${packet.cropName}, ${packet.variety}`,
+        follows: packet.seedsLeft === null ? null : `${packet.seedsLeft} left`,
+      })),
+    ];
+  });
   protected readonly surenessChoices = computed(() =>
     SURENESS.map(({ value, text }): Choice<number> => ({ value, text, follows: this.levelText(value) })),
   );

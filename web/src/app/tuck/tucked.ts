@@ -10,6 +10,7 @@ import { AboutService } from '../data/household/about.service';
 import { MendApi } from '../data/household/mend.api';
 import { Notice } from '../data/household/notice.service';
 import { type ApiProblem } from '../data/transport/transport.service';
+import { SprayerWord } from '../house/sprayer-word';
 import { Label } from '../kit/label';
 
 /** Begun longer ago than this it is running already, ms. */
@@ -18,7 +19,7 @@ const RUNNING_MS = 12 * 3_600_000;
 /** A parcel that is tucked in: its label, its water, and what was seen of one that has been running. */
 @Component({
   selector: 'ft-tucked',
-  imports: [Days, Label, MatButton, RouterLink],
+  imports: [Days, Label, MatButton, RouterLink, SprayerWord],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tucked.html',
   styleUrl: './tucked.scss',
