@@ -252,7 +252,9 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     // Two packets in five have been used up.
     packetIds
       .slice(0, -LIVE)
-      .forEach(({ id }, index) => index % 5 < 2 && packets.count(id, idAt(NOW_MS), { seeds: 0, grams: null }, { atMs: NOW_MS, nowMs: NOW_MS }));
+      .forEach(
+        ({ id }, index) => index % 5 < 2 && packets.count(id, idAt(NOW_MS), { seeds: 0, grams: null }, { atMs: NOW_MS, nowMs: NOW_MS }),
+      );
   })();
   for (let nth = 0; nth < A_YEAR.photos * years; nth++) {
     const bytes = Buffer.concat([Buffer.from('ffd8ffe0', 'hex'), randomBytes(20_000)]);

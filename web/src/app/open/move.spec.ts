@@ -25,7 +25,7 @@ describe('moving sprouts', () => {
   async function moving(answers: Record<string, unknown> = {}): Promise<Screen<OpenScreen>> {
     const screen = await open({ 'GET batches/b1': rooted, 'POST batches/b1/looks': rooted, ...answers });
     await screen.click('opened');
-    await screen.click('Nothing new');
+    await screen.click(/^Nothing /);
     await screen.until(() => screen.find('#moving') !== null);
     return screen;
   }

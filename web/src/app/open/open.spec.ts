@@ -17,19 +17,32 @@ describe('opening a parcel', () => {
     expect(screen.find('h1')?.textContent?.replace(/\s+/g, ' ').trim()).toBe('21 · Okra, Quay');
     expect(screen.all('.place').length).toBe(8);
     const before = screen.find('.going p')?.textContent;
-    expect(screen.find('button.do')?.textContent?.trim()).toBe('Nothing new');
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Nothing else new: move them');
     for (const seed of [1, 2, 4, 5]) await screen.press(new RegExp(`^Seed ${seed},`));
     await screen.settle();
-    expect(screen.find('button.do')?.textContent?.trim()).toBe('Save this look');
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Save, and move what is ready');
     expect(screen.find('.going p')?.textContent).not.toBe(before);
     expect(screen.find('output')?.getAttribute('aria-label')).toBe('4 new tips');
   });
 
   it('asks how one looked before anything is sent', async () => {
     const screen = await open();
-    await screen.click('Nothing new');
+    await screen.click(/^Nothing /);
     expect(screen.find('[role=alert]')?.textContent).toBe('Say how you looked: opened, or through the bag.');
     expect(screen.sent('POST', 'batches/b1/looks')).toBeUndefined();
+  });
+
+  it('takes a look of an earlier time, which sees the parcel as it was then', async () => {
+    const screen = await open();
+    const shown = screen.text;
+    await screen.press(/^When it was looked at/);
+    await screen.clickAbove(/^yesterday evening/);
+    await screen.click('opened');
+    await screen.click(/^Nothing|^nothing new/);
+    await screen.click(/^Save|^Nothing/);
+    const body = await sent(screen);
+    expect(body).toEqual(jasmine.objectContaining({ at: '2026-04-10T18:30', via: 'opened' }));
+    expect(shown).toContain('You look');
   });
 
   it('stores damp alone as damp alone, and says so before', async () => {
@@ -39,7 +52,7 @@ describe('opening a parcel', () => {
     expect(screen.find('button.do')?.textContent?.trim()).toBe('Save the damp only');
     expect(screen.text).toContain('The seeds count as not looked at. You did look? Tap “nothing new”.');
     await screen.click('nothing new');
-    expect(screen.find('button.do')?.textContent?.trim()).toBe('Save this look');
+    expect(screen.find('button.do')?.textContent?.trim()).toBe('Save, and move what is ready');
     await screen.click('nothing new');
     await screen.click('Save the damp only');
     expect(await sent(screen)).toEqual(jasmine.objectContaining({ seen: null, damp: 'damp' }));
@@ -79,7 +92,7 @@ describe('opening a parcel', () => {
     for (let nth = 0; nth < 2; nth++) await screen.press(/^One tip more on towel 2/);
     await screen.press(/^One tip more on towel 1/);
     await screen.press(/^One tip fewer on towel 2/);
-    await screen.click('Save this look');
+    await screen.click(/^Save/);
     const { seen, marks } = (await sent(screen)) as { seen: { tipped: number }; marks: { seed: number }[] };
     expect([seen.tipped, marks.map(({ seed }) => seed)]).toEqual([2, [6, 1]]);
   });
@@ -87,7 +100,7 @@ describe('opening a parcel', () => {
   it('says with one tap that nothing is new, on the totals of the look before', async () => {
     const screen = await open();
     await screen.click('opened');
-    await screen.click('Nothing new');
+    await screen.click(/^Nothing /);
     expect(await sent(screen)).toEqual(
       jasmine.objectContaining({
         via: 'opened',
@@ -117,7 +130,7 @@ describe('opening a parcel', () => {
     note.value = 'smells fine';
     note.dispatchEvent(new Event('input'));
     await screen.fixture.whenStable();
-    await screen.click('Save this look');
+    await screen.click(/^Save/);
     expect(await sent(screen)).toEqual(
       jasmine.objectContaining({
         via: 'through',
@@ -189,7 +202,7 @@ describe('opening a parcel', () => {
     const screen = await open({ 'POST batches/b1/looks': problem(422, 'seen.tipped must not fall below 3: so many were moved') });
     await screen.click('opened');
     await screen.press(/^Seed 1,/);
-    await screen.click('Save this look');
+    await screen.click(/^Save/);
     await screen.until(() => screen.find('[role=alert]')?.textContent !== '');
     expect(screen.find('[role=alert]')?.textContent).toBe('The number showing a tip must not fall below 3: so many were moved.');
     expect(screen.find('[aria-label^="Seed 1,"]')?.getAttribute('aria-label')).toMatch(/tip/);

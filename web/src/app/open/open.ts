@@ -115,7 +115,8 @@ export class OpenScreen {
   protected readonly verdict = computed(() => this.answer()?.judgement.headline ?? null);
   protected readonly button = computed(() => {
     if (this.correcting()) return 'Save the correction';
-    if (!this.moveDue()) return saveText(this.draft(), this.nextId() !== null);
+    // Damp alone is saved as damp alone, and says so.
+    if (!this.moveDue() || this.onlyPart()) return saveText(this.draft(), this.nextId() !== null);
     const up = methodOf(this.batch()?.facts.method ?? 'towel').event === 'emergence';
     const then = up ? 'see to those that are up' : 'move what is ready';
     const quiet = up ? then : 'move them';

@@ -10,6 +10,15 @@ describe('moments', () => {
       'Wed 20 May',
       'Sun 2 Mar 2025',
     ]);
+    expect(
+      ['2026-04-11T05:08:00Z', '2026-04-10T16:30:00Z', '2026-04-08T04:45:00Z', '2026-04-02T04:45:00Z'].map((at) =>
+        said.spoken(Date.parse(at)),
+      ),
+    ).toEqual(['this morning, 07:08', 'yesterday evening, 18:30', 'Wed 06:45', 'Thu 2 Apr, 06:45']);
+    // What a date field holds is the household's clock, on both sides of a change.
+    for (const at of ['2026-03-29T00:30:00Z', '2026-03-29T01:30:00Z', '2026-10-24T22:30:00Z', '2026-10-25T06:00:00Z'])
+      expect(said.at(said.field(Date.parse(at)))).toBe(Date.parse(at));
+    expect(said.at('yesterday')).toBeNaN();
     expect(said.partOfDay).toBe('morning');
     expect(moments('Pacific/Auckland', Date.parse('2026-04-11T05:10:00Z')).partOfDay).toBe('evening');
   });
