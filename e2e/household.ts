@@ -14,10 +14,10 @@ export function householdOn(own: App, request: APIRequestContext) {
   return {
     send,
     spotId,
-    async begin(): Promise<void> {
+    async begin(days: readonly string[] = ['2026-04-05', '2026-04-10']): Promise<void> {
       await send('put', 'household', householdBody({ name: 'Home' }));
       await send('post', 'spots', spotBody({ id: spotId }));
-      for (const day of ['2026-04-05', '2026-04-10']) await send('post', `spots/${spotId}/readings`, readingBody(day));
+      for (const day of days) await send('post', `spots/${spotId}/readings`, readingBody(day));
     },
     /** Tucks a batch in with its true date; into a bag that is there, or one of its own. */
     async batch(

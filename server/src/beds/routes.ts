@@ -1,6 +1,7 @@
 import { Router } from 'express';
-import { bedChange, bedRequest, shelveRequest, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
+import { bedChange, bedRequest, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
+import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
 
 /** Readings of a bed's soil that are shown at once. */
@@ -8,7 +9,7 @@ const MOST_READINGS = 30;
 
 export function bedRoutes({ act, beds, clock, household, takenBack }: Services): Router {
   const list = () => beds.list(clock.now());
-  return Router()
+  const router = Router()
     .get('/beds', (_request, response) => {
       response.json(list());
     })
@@ -25,24 +26,6 @@ export function bedRoutes({ act, beds, clock, household, takenBack }: Services):
       const { bedId } = request.params;
       const body = read(bedChange, request.body);
       act(`bed ${bedId}`, body, () => beds.change(bedId, body));
-      response.json(list());
-    })
-    .post('/beds/:bedId/away', (request, response) => {
-      const { bedId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`bed-away ${bedId}`, body, (nowMs) => beds.putAway(bedId, nowMs));
-      response.json(list());
-    })
-    .post('/beds/:bedId/back', (request, response) => {
-      const { bedId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`bed-back ${bedId}`, body, () => beds.takeOut(bedId));
-      response.json(list());
-    })
-    .post('/beds/:bedId/removals', (request, response) => {
-      const { bedId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`bed-removal ${bedId}`, body, () => beds.remove(bedId));
       response.json(list());
     })
     .get('/beds/:bedId/soil', (request, response) => {
@@ -63,4 +46,5 @@ export function bedRoutes({ act, beds, clock, household, takenBack }: Services):
       });
       response.status(201).json(list());
     });
+  return addShelfRoutes(router, { act, path: 'beds', shelf: beds, answer: (response) => void response.json(list()) });
 }

@@ -16,6 +16,7 @@ import {
 import { momentFrom } from '../clock.js';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read, readRows } from '../http/problem.js';
+import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
 
 /** Tables that are named as brought in. */
@@ -32,7 +33,7 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
     if (year !== null && year > latest) throw Problem.field(field, `${field} must not lie after ${latest}`);
   }
 
-  return Router()
+  const router = Router()
     .get('/box', async (request, response) => {
       const { find, divider, from } = read(boxQuery, request.query);
       json(response, await ask('box', clock.now(), { find, page: divider === null ? null : { divider, from } }));
@@ -116,24 +117,6 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
       const { rows } = read(matchesQuery, request.body);
       response.json(imports.matches(rows).map((row) => row && packets.packet(row.id)));
     })
-    .post('/packets/:packetId/away', async (request, response) => {
-      const { packetId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`packet-away ${packetId}`, body, (nowMs) => packets.putAway(packetId, nowMs));
-      await saved(response, packetId);
-    })
-    .post('/packets/:packetId/back', async (request, response) => {
-      const { packetId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`packet-back ${packetId}`, body, () => packets.takeOut(packetId));
-      await saved(response, packetId);
-    })
-    .post('/packets/:packetId/removals', (request, response) => {
-      const { packetId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`packet-removal ${packetId}`, body, () => packets.remove(packetId));
-      response.json({ id: packetId });
-    })
     .put('/packets/:packetId', async (request, response) => {
       const { packetId } = request.params;
       const body = read(packetChange, request.body);
@@ -159,4 +142,5 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
       });
       await saved(response.status(201), packetId);
     });
+  return addShelfRoutes(router, { act, path: 'packets', shelf: packets, answer: (response, id) => void response.json({ id }) });
 }

@@ -1,12 +1,13 @@
 import { Router, type Response } from 'express';
-import { rackChange, rackRequest, shelveRequest } from '@fresh-tuck/contract';
+import { rackChange, rackRequest } from '@fresh-tuck/contract';
 import { json, jsonOfSaved } from '../http/json.js';
 import { read } from '../http/problem.js';
+import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
 
 export function rackRoutes({ act, ask, clock, household, racks }: Services): Router {
   const saved = (response: Response, id: string): Promise<void> => jsonOfSaved(response, id, ask('racks', clock.now()));
-  return Router()
+  const router = Router()
     .get('/racks', async (_request, response) => {
       json(response, await ask('racks', clock.now()));
     })
@@ -24,23 +25,6 @@ export function rackRoutes({ act, ask, clock, household, racks }: Services): Rou
       const body = read(rackChange, request.body);
       act(`rack ${rackId}`, body, () => racks.change(rackId, body));
       await saved(response, rackId);
-    })
-    .post('/racks/:rackId/away', async (request, response) => {
-      const { rackId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`rack-away ${rackId}`, body, (nowMs) => racks.putAway(rackId, nowMs));
-      await saved(response, rackId);
-    })
-    .post('/racks/:rackId/back', async (request, response) => {
-      const { rackId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`rack-back ${rackId}`, body, () => racks.takeOut(rackId));
-      await saved(response, rackId);
-    })
-    .post('/racks/:rackId/removals', async (request, response) => {
-      const { rackId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`rack-removal ${rackId}`, body, () => racks.remove(rackId));
-      await saved(response, rackId);
     });
+  return addShelfRoutes(router, { act, path: 'racks', shelf: racks, answer: saved });
 }

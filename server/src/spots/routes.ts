@@ -1,6 +1,7 @@
 import { Router } from 'express';
-import { readingRequest, shelveRequest, spotChange, spotOrder, spotRequest, takeBackRequest } from '@fresh-tuck/contract';
+import { readingRequest, spotChange, spotOrder, spotRequest, takeBackRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
+import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
 
 /** Readings of a spot that are shown at once. */
@@ -11,7 +12,7 @@ export function spotRoutes({ act, clock, household, spots, takenBack }: Services
     const { zone, units } = household.get();
     return spots.list(zone, units, clock.now());
   };
-  return Router()
+  const router = Router()
     .get('/spots', (_request, response) => {
       response.json(list());
     })
@@ -36,24 +37,6 @@ export function spotRoutes({ act, clock, household, spots, takenBack }: Services
       act(`spot ${spotId}`, body, () => spots.change(spotId, body));
       response.json(list());
     })
-    .post('/spots/:spotId/away', (request, response) => {
-      const { spotId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`spot-away ${spotId}`, body, (nowMs) => spots.putAway(spotId, nowMs));
-      response.json(list());
-    })
-    .post('/spots/:spotId/back', (request, response) => {
-      const { spotId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`spot-back ${spotId}`, body, () => spots.takeOut(spotId));
-      response.json(list());
-    })
-    .post('/spots/:spotId/removals', (request, response) => {
-      const { spotId } = request.params;
-      const body = read(shelveRequest, request.body);
-      act(`spot-removal ${spotId}`, body, () => spots.remove(spotId));
-      response.json(list());
-    })
     .get('/spots/:spotId/readings', (request, response) => {
       response.json(spots.readings(request.params.spotId, household.get().zone, MOST_READINGS));
     })
@@ -71,4 +54,5 @@ export function spotRoutes({ act, clock, household, spots, takenBack }: Services
       );
       response.status(201).json(list());
     });
+  return addShelfRoutes(router, { act, path: 'spots', shelf: spots, answer: (response) => void response.json(list()) });
 }

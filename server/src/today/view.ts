@@ -44,8 +44,8 @@ const AWAY_MS = 36 * 3_600_000;
 
 /** After an absence, what is due with a root in the paper, seen or by even chances; the longest first. */
 function rescueOf(live: readonly Batch[], due: readonly Batch[], nowMs: number): Today['rescue'] {
-  // One that was running when it was written down, and that nobody has looked at since, was not forgotten.
-  const known = live.filter(({ lastLookMs, recordedMs, facts }) => lastLookMs !== null || recordedMs - facts.startMs < RUNNING_MS);
+  // One that was running when it was lately written down was not forgotten: somebody has just told of it.
+  const known = live.filter(({ recordedMs, facts }) => recordedMs - facts.startMs < RUNNING_MS || nowMs - recordedMs >= AWAY_MS);
   const lastMs = Math.max(0, ...known.map(({ answers }) => answers.openedMs));
   if (known.length === 0 || nowMs - lastMs < AWAY_MS) return null;
   const batchIds = due
