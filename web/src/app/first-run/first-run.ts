@@ -16,6 +16,7 @@ import { SettingsForm } from '../house/settings-form';
         <ellipse class="seed" cx="86" cy="46" rx="10" ry="6.4" transform="rotate(-18 86 46)" />
         <ellipse class="seed" cx="120" cy="30" rx="10" ry="6.4" transform="rotate(12 120 30)" />
         <ellipse class="seed" cx="142" cy="62" rx="10" ry="6.4" transform="rotate(-6 142 62)" />
+        <path class="root edge" d="M129 32c9 4 12 9 11 15" />
         <path class="root" d="M129 32c9 4 12 9 11 15" />
       </svg>
       <h1>Is this you?</h1>
@@ -56,9 +57,13 @@ import { SettingsForm } from '../house/settings-form';
     }
     .root {
       fill: none;
-      stroke: var(--seed-edge);
-      stroke-width: 3;
+      stroke: var(--radicle);
+      stroke-width: 2.4;
       stroke-linecap: round;
+    }
+    .root.edge {
+      stroke: var(--seed-edge);
+      stroke-width: 4.6;
     }
   `,
 })
