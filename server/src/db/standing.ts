@@ -33,7 +33,7 @@ export const liesIn = (carrierId: string): string =>
     ORDER BY here.from_ms DESC, here.rowid DESC LIMIT 1)`;
 
 const ended = (kind: string, batchId: string): string =>
-  `EXISTS (SELECT 1 FROM entry e WHERE e.batch_id = ${batchId} AND e.kind = '${kind}' AND ${counting('e')})`;
+  `EXISTS (SELECT 1 FROM entry ending WHERE ending.batch_id = ${batchId} AND ending.kind = '${kind}' AND ${counting('ending')})`;
 
 /** Whether a batch was closed. */
 export const closed = (batchId: string): string => ended('close', batchId);

@@ -203,11 +203,22 @@ describe('what is taken back', () => {
     expect(follows[0]).toMatch(
       /^8 seeds go back into Okra, Tall Mast\. Number 1 stays used: tear its label up\. The 2 looks at it count no more\. Label \d+ leaves the Nursery\.$/,
     );
+    const other = batchBody(home.packetId, home.spotId, { seeds: 3, wanted: 1 });
+    await post('batches', other);
+    await post(`batches/${other.id}/looks`, lookBody(2));
+    await post(`batches/${other.id}/moves`, moveBody({ uncounted: 1, destination: 'cup' }));
+    const labels = (): number[] => home.services.nursery.standing().map((one) => one.number);
+    const [mine, theirs] = labels();
+    expect(theirs).toBeDefined();
     await post(at('untuckings'), {});
-    expect(await left()).toBe((before ?? 0) + 8);
+    expect(await left()).toBe((before ?? 0) + 8 - 3);
     await post(at('looks'), lookBody(5), 409);
+    // Another batch's seedlings stay where they stand.
+    expect(labels()).toEqual([theirs ?? 0]);
+    await home.request.get(`/api/nursery/${mine}`).expect(404);
+    expect((await get<BatchWithJournal>(`batches/${other.id}`)).number).toBe(3);
     const next = batchBody(home.packetId, home.spotId, { seeds: 3, wanted: 1 });
     await post('batches', next);
-    expect((await get<BatchWithJournal>(`batches/${next.id}`)).number).toBe(3);
+    expect((await get<BatchWithJournal>(`batches/${next.id}`)).number).toBe(5);
   });
 });
