@@ -67,11 +67,11 @@ export async function tapThrough(folder: string): Promise<Tapped[]> {
         const where = (await page.locator('header p', { hasText: /\d+ of \d+/ }).textContent())?.trim() ?? '';
         const opened = page.getByRole('radio', { name: 'opened', exact: true });
         if ((await opened.getAttribute('aria-checked')) !== 'true') await opened.click();
-        await page.getByRole('button', { name: /^Nothing new/ }).click();
-        const later = page.getByRole('button', { name: 'Not now' });
         const next = page.locator('header p', { hasText: /\d+ of \d+/ }).filter({ hasNotText: where });
-        await later.or(next).first().waitFor();
-        if (await later.isVisible()) await later.click();
+        await page
+          .getByRole('button', { name: /^(Nothing new|Move them later)/ })
+          .first()
+          .click();
         await next.first().waitFor();
       }
     });
