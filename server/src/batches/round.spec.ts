@@ -127,11 +127,14 @@ describe('the daily round', () => {
 
   it('calls a rescue after an absence, the longest roots first', async () => {
     await look(4, { at: '2026-04-09T07:00' });
+    // It was running when it was written down this morning: somebody has just told of it.
+    expect((await get<Today>('today')).rescue).toBeNull();
+    home.clock.step(46 * HOUR_MS);
     // A lot that cannot have a root in the paper is looked at in its turn, and not rescued.
     const slow = packetBody({ cropId: 'parsley', variety: 'Slow Tide', seedCount: 40 });
     await post('packets', slow);
     await post('batches', batchBody(slow.id, home.spotId, { startAt: '2026-04-08T07:00', seeds: 9, prepared: [] }));
-    expect((await get<Today>('today')).rescue).toEqual({ away: '2 days', batchIds: [home.batchId] });
+    expect((await get<Today>('today')).rescue).toEqual({ away: '4 days', batchIds: [home.batchId] });
     await look(4);
     expect((await get<Today>('today')).rescue).toBeNull();
   });

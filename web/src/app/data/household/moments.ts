@@ -34,7 +34,7 @@ export function moments(zone: string, nowMs: number): Moments {
   const plain = (text: string): string => text.replace(',', '');
   const field = (ms: number): string => `${parts.format(ms).split('/').reverse().join('-')}T${clock.format(ms)}`;
   const hourOf = (ms: number): number => Number(clock.format(ms).slice(0, 2));
-  const asUtc = (local: string): number => Date.parse(`${local}:00Z`);
+  const asUtc = (local: string): number => (/^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(local) ? Date.parse(`${local}:00Z`) : NaN);
   const weekdayShort = format({ weekday: 'short' });
   const daysAgo = (ms: number): number =>
     Math.round((asUtc(`${field(nowMs).slice(0, 10)}T12:00`) - asUtc(`${field(ms).slice(0, 10)}T12:00`)) / DAY_MS);
