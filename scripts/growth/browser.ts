@@ -114,7 +114,6 @@ export async function tapThrough(folder: string): Promise<Tapped[]> {
         .getByRole('radio', { name: /variety 14/i })
         .first()
         .click();
-      await page.getByRole('button', { name: 'Done' }).click();
       await page.waitForTimeout(1500);
     });
   } finally {
