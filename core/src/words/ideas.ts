@@ -23,7 +23,3 @@ export function ideaInWords(idea: Idea, dated: Dated): string {
       return `${Math.round(idea.years)} years old: use it up while it lives.`;
   }
 }
-
-/** What the frost does to a day on which something would be ready to go out. */
-export const heldBackInWords = (safeMs: number, guessed: boolean, dated: Dated): string =>
-  `ready before the frost is over: not out before ${dated(safeMs)}${guessed ? ', by a guess' : ''}`;

@@ -83,4 +83,3 @@ export function mending({ batches, journal }: { readonly batches: BatchStore; re
 
   return { subject, undoing, settle };
 }
-export type Mending = ReturnType<typeof mending>;

@@ -26,7 +26,7 @@ const plain = (words: string | null): string =>
     .trim();
 
 /** How well a packet fits a row; null where it is another harvest, or another sort. */
-function fit(
+function likeness(
   row: { readonly variety: string; readonly year: number | null; readonly source: string | null },
   packet: PacketRow,
 ): number | null {
@@ -71,7 +71,7 @@ export function importStore(db: Database, packets: PacketStore, takenBack: Taken
         byCrop.set(row.cropId, own);
         let best: { readonly packet: PacketRow; readonly score: number } | null = null;
         for (const packet of own) {
-          const score = taken.has(packet.id) ? null : fit(row, packet);
+          const score = taken.has(packet.id) ? null : likeness(row, packet);
           if (score !== null && (best === null || score > best.score)) best = { packet, score };
         }
         if (best) taken.add(best.packet.id);
@@ -135,7 +135,6 @@ export function importStore(db: Database, packets: PacketStore, takenBack: Taken
     },
   };
 }
-export type ImportStore = ReturnType<typeof importStore>;
 
 /** A refusal names the row that it is about. */
 function inRow(index: number, change: () => void): void {

@@ -71,7 +71,7 @@ const guessedUnits = (): Household['units'] =>
           </datalist> </ft-word
         >, measure in
         <ft-word label="Units" [text]="unitsText()" [fixed]="true">
-          <ft-choices label="Units" [choices]="units" [value]="value().units ?? null" (chosen)="measure($event)" /> </ft-word
+          <ft-choices label="Units" [choices]="units" [value]="value().units" (chosen)="measure($event)" /> </ft-word
         >, and can look at
         <ft-word label="When somebody can look" [text]="timesText()" [fixed]="true" [missing]="form.controls.lookingTimes.invalid">
           <mat-form-field appearance="outline" subscriptSizing="dynamic">
