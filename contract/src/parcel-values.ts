@@ -188,6 +188,7 @@ const wholeReport = z.object({
   drownsMs: ms.nullable(),
   soaking: z.object({ enoughMs: ms, outByMs: ms, drownsMs: ms }).nullable(),
   thirst: z.object({ damp: z.enum(['dry', 'drying']), felt: z.boolean(), sinceMs: ms }).nullable(),
+  chill: z.object({ earnedDays: z.number().min(0), wantedDays: z.number(), asleep: chance }).nullable(),
   heat: z.object({ peakC: z.number(), injuryC: z.number(), dies: chance }).nullable(),
   rootRate: z.object({ mmPerDayNow: z.number(), factor: z.number().positive(), seeds: count }),
   longestMm: z.number().min(0),

@@ -140,7 +140,18 @@ function entry(row: Row, tabled: string | null) {
       source: `${practice}; above 7 CFR 201.31 where listed`,
       confidence: confidence('conf_other'),
     },
-    chill: { weeks: Number(row['chill_weeks']), celsius: Number(row['chill_C']) || 4, source: practice, confidence: 'med' },
+    chill: {
+      weeks: Number(row['chill_weeks']),
+      celsius: Number(row['chill_C']) || 4,
+      fromC: 3,
+      toC: 5,
+      // Judged by hand, as the coat is, once the entry is laid.
+      needNone: Number(row['chill_weeks']) > 0 ? 0.1 : 1,
+      warmWeeks: 0,
+      source: practice,
+      confidence: 'med',
+    },
+    coat: { hardShare: 0, wholeFactor: 1, dryFactor: 1, source: guess, confidence: 'low' },
     water: {
       dampRatio: Number(row['damp_ratio']),
       soakHours: numbers(row, 'soak_hours_low', 'soak_hours_high'),

@@ -51,7 +51,28 @@ export const cropSchema = z
       ...sourced,
     }),
     viability: z.strictObject({ share, storageYears: positive, ...sourced }),
-    chill: z.strictObject({ weeks: z.number().min(0), celsius: z.number(), ...sourced }),
+    chill: z.strictObject({
+      /** Weeks that are prescribed: enough for nearly all of a lot. */
+      weeks: z.number().min(0),
+      celsius: z.number(),
+      /** Cold that counts in full; it counts for less a little beyond, and for nothing where it is warm. */
+      fromC: z.number(),
+      toC: z.number(),
+      /** Share of the living that comes without. */
+      needNone: share.or(z.literal(0)),
+      /** Weeks of damp warmth that must go before the cold. */
+      warmWeeks: z.number().min(0),
+      ...sourced,
+    }),
+    coat: z.strictObject({
+      /** Share of seed left as it is whose coat lets water in late. */
+      hardShare: z.number().min(0).lt(1),
+      /** Its median is so many times as long where the coat, husk or stone is left whole. */
+      wholeFactor: z.number().min(1),
+      /** And so many times where the soak is left out. */
+      dryFactor: z.number().min(1),
+      ...sourced,
+    }),
     water: z.strictObject({
       /** Grams of water to a gram of dry paper. */
       dampRatio: positive,

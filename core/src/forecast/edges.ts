@@ -1,5 +1,6 @@
 import { thinned, type Evidence } from './evidence.js';
 import { quietGroups } from './likelihood.js';
+import { AT_START, logSince, released } from './origins.js';
 
 /** A sum of shares at edges, with weights: what a quiet group would have shown. */
 export interface SeenAt {
@@ -26,7 +27,11 @@ export function edgesOf(evidence: Evidence) {
   }));
   const { harm } = evidence;
   const heat = harm ? { at: at(harm.progress), survival: harm.survival } : null;
-  return { logs: edges.map(Math.log), tips, quiet, heat, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
+  const origins = released(evidence.origins ?? AT_START);
+  // Every edge as each part of the seed has it, part by part.
+  const logs = Float64Array.from(origins.flatMap(({ progress: origin }) => edges.map((progress) => logSince(progress, origin))));
+  const parts = Float64Array.from(origins, ({ weight }) => weight);
+  return { progresses: edges, logs, parts, tips, quiet, heat, tipCount: tips.reduce((sum, tip) => sum + tip.count, 0) };
 }
 
 /** The seen share of a quiet group from the shares at the edges. */
@@ -38,11 +43,11 @@ export function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number 
 }
 
 /** What heat took of the shares at the edges beyond it. */
-export function takeHeat({ logs, heat }: Edges, tipped: Float64Array): void {
+export function takeHeat({ progresses, heat }: Edges, tipped: Float64Array): void {
   if (!heat) return;
-  const [struck, base] = [logs[heat.at] as number, tipped[heat.at] as number];
+  const [struck, base] = [progresses[heat.at] as number, tipped[heat.at] as number];
   for (let edge = 0; edge < tipped.length; edge++) {
-    if ((logs[edge] as number) > struck) tipped[edge] = thinned(tipped[edge] as number, base, heat.survival);
+    if ((progresses[edge] as number) > struck) tipped[edge] = thinned(tipped[edge] as number, base, heat.survival);
   }
 }
 

@@ -1,3 +1,5 @@
+import type { Origin } from './origins.js';
+
 /** One look at a batch, as totals since the start; what was not looked at is null. */
 export interface LookFact {
   readonly atMs: number;
@@ -80,6 +82,8 @@ export const thinned = (tipped: number, atHarm: number, survival: number): numbe
 export interface Evidence {
   /** Heat on the way; absent where it did no harm. */
   readonly harm?: Harm | null;
+  /** What holds some of the seed back; absent where nothing does. */
+  readonly origins?: readonly Origin[];
   readonly tips: readonly TipInterval[];
   /** Seeds that left without a tip: rotten ones, dead from the look that found them; lost ones, censored when last seen. */
   readonly removed: readonly QuietGroup[];

@@ -1,6 +1,7 @@
 /** What the looks say of a lot. */
 export * from './evidence.js';
 export * from './likelihood.js';
+export * from './origins.js';
 export * from './posterior.js';
 export * from './predict.js';
 export * from './prior.js';

@@ -89,16 +89,16 @@ const LOG_LAW_WEIGHTS = TIP_LAWS.map(({ weight }) => Math.log(weight));
 const logLawWeights = ({ laws }: Prior): readonly number[] => laws?.map((weight) => Math.log(weight)) ?? LOG_LAW_WEIGHTS;
 
 function outlinesOf(prior: Prior, grid: Grid, edges: Edges): Outlines {
-  const { logs, tips, quiet, tipCount } = edges;
+  const { progresses, logs, parts, tips, quiet, tipCount } = edges;
   const count = grid.logSpread.count * grid.logMedian.count * TIP_LAWS.length;
   const [scale, bound, seen] = [new Float64Array(count), new Float64Array(count), new Float64Array(count * quiet.length)];
   const spreads = Float64Array.from({ length: grid.logSpread.count }, (_, j) => Math.exp(node(grid.logSpread, j)));
   const shapes = Array.from(spreads, lawShape);
   const logMedian = Float64Array.from({ length: grid.logMedian.count }, (_, i) => node(grid.logMedian, i));
-  // Kernels and stragglers are shared by the laws, so each is worked out once a place.
+  // Kernels and stragglers are shared by the laws, so each is worked out once a place; seed that is held back has edges of its own.
   const crowds = { lognormal: new Float64Array(logs.length), weibull: new Float64Array(logs.length) };
   const late = new Float64Array(logs.length);
-  const tipped = new Float64Array(logs.length);
+  const tipped = new Float64Array(progresses.length);
   const quietCount = quiet.at(-1)?.count ?? 0;
   const { mean, sd } = prior.logMedian;
   const lawWeights = logLawWeights(prior);
@@ -118,8 +118,12 @@ function outlinesOf(prior: Prior, grid: Grid, edges: Edges): Outlines {
       for (let l = 0; l < TIP_LAWS.length; l++) {
         const { kernel, stragglers } = TIP_LAWS[l] as TipLaw;
         const crowd = crowds[kernel];
-        for (let edge = 0; edge < logs.length; edge++) {
-          tipped[edge] = (crowd[edge] as number) + stragglers * ((late[edge] as number) - (crowd[edge] as number));
+        tipped.fill(0);
+        for (let part = 0, at = 0; part < parts.length; part++) {
+          for (let edge = 0; edge < tipped.length; edge++, at++) {
+            const share = (crowd[at] as number) + stragglers * ((late[at] as number) - (crowd[at] as number));
+            tipped[edge] = (tipped[edge] as number) + (parts[part] as number) * share;
+          }
         }
         takeHeat(edges, tipped);
         let log = place + (lawWeights[l] as number);

@@ -1,5 +1,6 @@
 import { countingOf } from './counting.js';
 import { seenShare, thinned, type Harm, type QuietGroup } from './evidence.js';
+import { AT_START, logSince, mixed, released, type Origin } from './origins.js';
 import type { Column, Posterior } from './posterior.js';
 import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
 
@@ -11,7 +12,9 @@ export interface Lead {
 
 const AT_ONCE: readonly Lead[] = [{ progress: 0, weight: 1 }];
 
-const columnShare = ({ law, logMedian, shape }: Column, logProgress: number): number => tippedShare(law, shape, logProgress - logMedian);
+/** Share of a column's living that has tipped by a progress. */
+const columnShare = ({ law, logMedian, shape }: Column, origins: readonly Origin[], progress: number): number =>
+  mixed(origins, progress, (logProgress) => tippedShare(law, shape, logProgress - logMedian));
 
 /** Columns that share a median and a spread, and so their kernels and stragglers, in flat lists. */
 interface Places {
@@ -55,7 +58,20 @@ function placesFrom(columns: readonly Column[]): Places {
 }
 
 /** Tipped shares of all columns at one progress. */
-function sharesAt({ first, logMedian, shapes, weibull, stragglers }: Places, logProgress: number, into: Float64Array): Float64Array {
+function sharesAt(places: Places, origins: readonly Origin[], progress: number, into: Float64Array): Float64Array {
+  into.fill(0);
+  for (const { progress: origin, weight } of origins) {
+    if (progress > origin) addShares(places, logSince(progress, origin), weight, into);
+  }
+  return into;
+}
+
+function addShares(
+  { first, logMedian, shapes, weibull, stragglers }: Places,
+  logProgress: number,
+  weight: number,
+  into: Float64Array,
+): void {
   for (let g = 0; g < shapes.length; g++) {
     const shape = shapes[g] as LawShape;
     const distance = logProgress - (logMedian[g] as number);
@@ -66,14 +82,17 @@ function sharesAt({ first, logMedian, shapes, weibull, stragglers }: Places, log
       let crowd: number;
       if (weibull[index] === 1) crowd = weibullShare < 0 ? (weibullShare = crowdShare('weibull', shape, distance)) : weibullShare;
       else crowd = lognormal < 0 ? (lognormal = crowdShare('lognormal', shape, distance)) : lognormal;
-      into[index] = crowd + (stragglers[index] as number) * (late - crowd);
+      into[index] = (into[index] as number) + weight * (crowd + (stragglers[index] as number) * (late - crowd));
     }
   }
-  return into;
 }
 
 /** A weighted mean of all columns' curves: by place, so that each kernel is asked for once. */
-function meanCurve({ first, logMedian, shapes, weibull, stragglers }: Places, weights: ArrayLike<number>): (logProgress: number) => number {
+function meanCurve(
+  { first, logMedian, shapes, weibull, stragglers }: Places,
+  origins: readonly Origin[],
+  weights: ArrayLike<number>,
+): (progress: number) => number {
   const parts = new Float64Array(3 * shapes.length);
   for (let g = 0; g < shapes.length; g++) {
     for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
@@ -83,7 +102,7 @@ function meanCurve({ first, logMedian, shapes, weibull, stragglers }: Places, we
       parts[3 * g + 2] = (parts[3 * g + 2] as number) + late;
     }
   }
-  return (logProgress) => {
+  const at = (logProgress: number): number => {
     let sum = 0;
     for (let g = 0; g < shapes.length; g++) {
       const shape = shapes[g] as LawShape;
@@ -95,6 +114,7 @@ function meanCurve({ first, logMedian, shapes, weibull, stragglers }: Places, we
     }
     return sum;
   };
+  return (progress) => mixed(origins, progress, at);
 }
 
 /** What the posterior says of seeds last seen quiet at one progress. */
@@ -112,9 +132,9 @@ export interface Outlook {
   /**
    * Chance that one of them is alive.
    *
-   * @param coming share of the living that come at the temperatures they had; the rest are kept quiet by them
+   * @param atTheirWarmth share of the living that come at the temperatures they had; the rest are kept quiet by them
    */
-  chanceAlive(coming: number): number;
+  chanceAlive(atTheirWarmth: number): number;
   /** Living shares of the lot with their weights, and for each the chance that a quiet seed still comes. */
   byShare(): readonly { readonly share: number; readonly weight: number; readonly further: number }[];
 }
@@ -144,21 +164,31 @@ const sharesOf = (
  *
  * @param group the seeds that may still come
  * @param harm heat that took some of what had not shown by then
+ * @param holding what holds some of the seed back
  */
-export function outlookFor(posterior: Posterior, group: QuietGroup, harm: Harm | null = null): Outlook {
+export function outlookFor(
+  posterior: Posterior,
+  group: QuietGroup,
+  harm: Harm | null = null,
+  holding: readonly Origin[] = AT_START,
+): Outlook {
   const { count: quiet, progress: fromProgress } = group;
+  const origins = released(holding);
+  /** Share of the living that is not held back for good. */
+  const coming = origins.reduce((sum, { weight }) => sum + weight, 0);
   const { columns, shares } = posterior;
   const places = placesOf(posterior);
   const survival = harm?.survival ?? 1;
-  const struck = harm ? Math.log(harm.progress) : Infinity;
-  const atHarm = Float64Array.from(columns, (column) => columnShare(column, struck));
+  const struck = harm?.progress ?? Infinity;
+  const atHarm = Float64Array.from(columns, (column) => (harm ? columnShare(column, origins, struck) : 1));
   /** A column's share by a progress, what heat took left out. */
-  const left = (share: number, column: number, logProgress: number): number =>
-    logProgress > struck ? thinned(share, atHarm[column] as number, survival) : share;
-  /** Share of a column's living that comes in the end. */
-  const whole = (column: number): number => left(1, column, Infinity);
+  const left = (share: number, column: number, progress: number): number =>
+    progress > struck ? thinned(share, atHarm[column] as number, survival) : share;
+  /** Share of a column's living that comes in the end, and that is alive to come if what holds it is undone. */
+  const whole = (column: number): number => left(coming, column, Infinity);
+  const alive = (column: number): number => left(1, column, Infinity);
   const before = Float64Array.from(columns, (column, index) =>
-    seenShare(group, (progress) => left(columnShare(column, Math.log(progress)), index, Math.log(progress))),
+    seenShare(group, (progress) => left(columnShare(column, origins, progress), index, progress)),
   );
   const factorOf = (share: number, column: number): number => share / Math.max(1 - share * (before[column] as number), 1e-300);
   const counting = countingOf(posterior, factorOf, quiet);
@@ -173,20 +203,18 @@ export function outlookFor(posterior: Posterior, group: QuietGroup, harm: Harm |
     gains.fill(0);
     for (const { progress, weight } of leads) {
       if (byProgress - progress <= fromProgress) continue;
-      const logProgress = Math.log(byProgress - progress);
-      sharesAt(places, logProgress, by);
+      sharesAt(places, origins, byProgress - progress, by);
       for (let index = 0; index < columns.length; index++) {
-        const gain = left(by[index] as number, index, logProgress) - (before[index] as number);
+        const gain = left(by[index] as number, index, byProgress - progress) - (before[index] as number);
         if (gain > 0) gains[index] = (gains[index] as number) + weight * gain;
       }
     }
     return gains;
   };
 
-  const meanAll = meanCurve(places, scales);
+  const meanAll = meanCurve(places, origins, scales);
   const meanAtHarm = harm ? meanAll(struck) : 0;
-  const meanBy = (logProgress: number): number =>
-    logProgress > struck ? thinned(meanAll(logProgress), meanAtHarm, survival) : meanAll(logProgress);
+  const meanBy = (progress: number): number => (progress > struck ? thinned(meanAll(progress), meanAtHarm, survival) : meanAll(progress));
   const meanBefore = scales.reduce((sum, scale, index) => sum + scale * (before[index] as number), 0);
   const told = new Map<number, Float64Array>();
   let shared: ReturnType<Outlook['byShare']> | null = null;
@@ -198,14 +226,14 @@ export function outlookFor(posterior: Posterior, group: QuietGroup, harm: Harm |
     },
     chanceAny: (byProgress, leads = AT_ONCE) => counting.any(gainsBy(byProgress, leads)),
     // A look through the bag has seen some that had not tipped when it was last opened: never less than nothing.
-    meanTipped: (byProgress) => (byProgress <= fromProgress ? 0 : Math.max(meanBy(Math.log(byProgress)) - meanBefore, 0)),
-    chanceAlive(coming) {
+    meanTipped: (byProgress) => (byProgress <= fromProgress ? 0 : Math.max(meanBy(byProgress) - meanBefore, 0)),
+    chanceAlive(atTheirWarmth) {
       let sum = 0;
       columns.forEach((column, index) => {
         const base = before[index] as number;
         column.weights.forEach((weight, i) => {
           const v = shares[i] as number;
-          if (weight > 0) sum += (weight * (Math.min(v / coming, 1) * whole(index) - v * base)) / Math.max(1 - v * base, 1e-300);
+          if (weight > 0) sum += (weight * (Math.min(v / atTheirWarmth, 1) * alive(index) - v * base)) / Math.max(1 - v * base, 1e-300);
         });
       });
       // Weights add up to one but for the last digits.
@@ -217,7 +245,9 @@ export function outlookFor(posterior: Posterior, group: QuietGroup, harm: Harm |
 
 /** Mean curve of the lot's living seeds: questions about the lot rather than about its quiet seeds. */
 export interface LotCurve {
-  /** Progress by which a share of the living has tipped, inside (0, 1). */
+  /** Share of the living that is not held back for good. */
+  readonly coming: number;
+  /** Progress by which a share of those has tipped, inside (0, 1). */
   progressOf(share: number): number;
   /** Progress by which half of those that tip between two progresses have tipped. */
   midway(fromProgress: number, toProgress: number): number;
@@ -248,19 +278,28 @@ function passes(rising: (x: number) => number, from: number, to: number, near: n
   return (low + high) / 2;
 }
 
-export function lotCurve(posterior: Posterior): LotCurve {
+/** A rise of the curve below this is rounding. */
+const LEAST_RISE = 1e-12;
+
+export function lotCurve(posterior: Posterior, holding: readonly Origin[] = AT_START): LotCurve {
   const places = placesOf(posterior);
+  const origins = released(holding);
+  const coming = origins.reduce((sum, { weight }) => sum + weight, 0);
   const curve = meanCurve(
     places,
+    origins,
     Float64Array.from(posterior.columns, ({ weights }) => weights.reduce((sum, weight) => sum + weight, 0)),
   );
   return {
-    progressOf: (share) => Math.exp(passes((logProgress) => curve(logProgress) - share, Math.log(1e-3), Math.log(1e4), 1e-5)),
+    coming,
+    progressOf: (share) =>
+      Math.exp(passes((logProgress) => curve(Math.exp(logProgress)) - share * coming, Math.log(1e-3), Math.log(1e4), 1e-5)),
     midway(fromProgress, toProgress) {
-      const at = (progress: number): number => curve(Math.log(progress));
-      const [from, to] = [at(fromProgress), at(toProgress)];
+      const [from, to] = [curve(fromProgress), curve(toProgress)];
+      // Tips where the lot can hardly have shown any: nothing tells one moment from another.
+      if (to - from < LEAST_RISE) return (fromProgress + toProgress) / 2;
       const half = (from + to) / 2;
-      const past = (progress: number): number => (progress === fromProgress ? from : progress === toProgress ? to : at(progress)) - half;
+      const past = (progress: number): number => (progress === fromProgress ? from : progress === toProgress ? to : curve(progress)) - half;
       return passes(past, fromProgress, toProgress, (to - from) / 500);
     },
   };

@@ -37,6 +37,16 @@ export type Mend =
       readonly waiting: number;
     }
   | { readonly kind: 'mend'; readonly what: 'thirst'; readonly damp: 'dry' | 'drying'; readonly felt: boolean; readonly doseMl: number }
+  /** It sleeps on for want of cold: days earned of those that its kind wants, and share of the living that waits. */
+  | {
+      readonly kind: 'mend';
+      readonly what: 'wants_cold';
+      readonly earnedDays: number;
+      readonly wantedDays: number;
+      readonly asleep: number;
+      readonly celsius: number;
+      readonly alive: number;
+    }
   | { readonly kind: 'mend'; readonly what: 'pool' }
   | { readonly kind: 'mend'; readonly what: 'drowning'; readonly drownsMs: number; readonly limitHours: number; readonly over: boolean }
   | ({ readonly kind: 'mend' } & Found)

@@ -42,7 +42,7 @@ function leaving(facts: ParcelFacts, report: Report): Leave {
 function deadlineOf(one: Counsel, nowMs: number): number | null {
   switch (one.kind) {
     case 'mend':
-      return one.what === 'other_board' ? null : one.what === 'drowning' ? one.drownsMs : nowMs;
+      return one.what === 'other_board' || one.what === 'wants_cold' ? null : one.what === 'drowning' ? one.drownsMs : nowMs;
     case 'rescue':
       return nowMs;
     case 'move':

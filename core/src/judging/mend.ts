@@ -37,6 +37,19 @@ const troubleOf = (trouble: Trouble, rooted: boolean): Mend => {
 export const elsewhere = ({ crop, chillUntilMs }: ParcelFacts, { toll, heat, nowMs }: Answers): 'cooler' | 'warmer' | null =>
   heat !== null || (chillUntilMs !== null && chillUntilMs > nowMs) ? null : betterSpot(crop, toll);
 
+/** So much of a lot must sleep for want of cold before it is worth a word. Guess. */
+const ASLEEP = 0.15;
+
+/** Living seed that sleeps for want of cold, out in the warm: it is sent there and not called dead. */
+export const wantsCold = ({ chillUntilMs }: ParcelFacts, { chill, state, nowMs }: Answers): boolean =>
+  chill !== null && chill.asleep >= ASLEEP && state.quiet > 0 && (chillUntilMs === null || chillUntilMs <= nowMs);
+
+function cold(facts: ParcelFacts, answers: Answers): Mend[] {
+  const { chill, chanceQuietAlive } = answers;
+  if (chill === null || !wantsCold(facts, answers)) return [];
+  return [{ kind: 'mend', what: 'wants_cold', ...chill, celsius: facts.crop.chill.celsius, alive: chanceQuietAlive }];
+}
+
 /** What the warmth asks for: seed kept quiet by heat or cold is not dead. */
 function warmth(facts: ParcelFacts, answers: Answers): Mend[] {
   const { crop } = facts;
@@ -74,7 +87,7 @@ const thirst = ({ doseMl }: ParcelFacts, { thirst: wants }: Answers): Mend[] =>
 
 /** What to mend before anything else: heat first, then water, then what rots. */
 export function mends(facts: ParcelFacts, answers: Answers): Mend[] {
-  const found: Mend[] = [...warmth(facts, answers), ...drowning(facts, answers), ...thirst(facts, answers)];
+  const found: Mend[] = [...warmth(facts, answers), ...cold(facts, answers), ...drowning(facts, answers), ...thirst(facts, answers)];
   const last = facts.looks.at(-1);
   if (!last) return found;
   const { damp, troubles } = last;

@@ -3,7 +3,7 @@ import type { TestResult } from '../seedtest/index.js';
 import type { Supply } from '../sowing/index.js';
 import { due, HOUR_MS } from '../units/index.js';
 import type { Hope, Supplying } from './counsel.js';
-import { elsewhere } from './mend.js';
+import { elsewhere, wantsCold } from './mend.js';
 
 /** Whether hope is so small that the lot is judged. */
 export const hopeless = (facts: ParcelFacts, { chanceAnyFurther, patienceMs, nowMs, state, thirst }: Answers): boolean =>
@@ -89,6 +89,8 @@ function testing(facts: ParcelFacts, { nowMs, state }: Answers): Supplying[] {
 export function supplying(facts: ParcelFacts, answers: Answers, supply: Supply): Supplying[] {
   if (facts.test) return testing(facts, answers);
   if (facts.chillUntilMs !== null && facts.chillUntilMs > answers.nowMs) return [];
+  // What sleeps for want of cold is not judged, nor its packet: it is sent there.
+  if (wantsCold(facts, answers)) return [];
   const over = hopeless(facts, answers);
   // Far short and hopeless, more of the same way is no help: another way is.
   const more = over && farShort(facts, answers) ? [] : toppingUp(facts, answers, supply);

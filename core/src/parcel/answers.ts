@@ -55,6 +55,8 @@ export interface Answers extends Waiting {
   readonly soaking: Soaking | null;
   /** Water that it wants now: felt and not given since, or the likelier state by now; null while it is damp. */
   readonly thirst: Thirst | null;
+  /** Chill it has earned of what its kind wants, days of full cold, and share of the living that sleeps on without more; null where it wants none. */
+  readonly chill: { readonly earnedDays: number; readonly wantedDays: number; readonly asleep: number } | null;
   /** Its place kills seed by what its thermometer said last; null where it does not. */
   readonly heat: DeadlyWarmth | null;
   /** When seed that lies in water drowns, ms; null where it does not lie in water. */
@@ -197,6 +199,7 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
     drying,
     soaking,
     thirst: soaking ? null : thirstOf(workings, drying, nowMs),
+    chill: chillOf(workings, nowMs),
     heat: state.quiet + state.showing > 0 ? heatNow(facts.crop, liesIn(facts, nowMs), nowMs) : null,
     drownsMs: drowns(workings, soaking, nowMs),
     rootRate: {
@@ -209,6 +212,11 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
     ribbon: ribbonOf(workings, patience, nowMs),
     curve,
   };
+}
+
+/** Cold that it has earned, and what waits for more. */
+function chillOf({ facts, credit, lot }: Workings, nowMs: number): Answers['chill'] {
+  return credit && { earnedDays: credit.at(nowMs), wantedDays: facts.crop.chill.weeks * 7, asleep: 1 - lot.coming };
 }
 
 /** A seed planted unproved comes up a little less surely than a sprout that was seen. Guess. */

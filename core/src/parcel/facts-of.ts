@@ -1,4 +1,5 @@
-import { lookingTimes, offsetHours } from '../units/index.js';
+import { creditOf, lastIsCold } from '../preparing/index.js';
+import { DAY_MS, lookingTimes, offsetHours } from '../units/index.js';
 import type { ParcelFacts } from './facts.js';
 import type { HouseWays } from './ways.js';
 
@@ -17,6 +18,27 @@ export interface House {
   };
 }
 
+/** How far the credit of a chill is looked for beyond the days that it takes. */
+const MOST_LATER = 3;
+
+type Chilled = Pick<ParcelFacts, 'chillUntilMs' | 'chillUnplanned'>;
+
+/**
+ * When its chill is done: earned in full, as the record of its cold spot says. Seed of a
+ * kind that wants it is chilled by standing in the cold, planned or not.
+ */
+function chilled(own: Omit<ParcelFacts, HousePart>, utcOffsetHours: number): Chilled {
+  const { crop, stays, startMs, chillUntilMs, chilledDays = 0, chillDry = false } = own;
+  const planned = { chillUntilMs };
+  if (chillDry || crop.chill.weeks <= 0 || !lastIsCold(stays)) return planned;
+  const wantedDays = chillUntilMs === null ? crop.chill.weeks * 7 : (chillUntilMs - startMs) / DAY_MS + chilledDays;
+  const since = Math.max((stays.at(-1)?.fromMs ?? startMs) - startMs, 0);
+  const endMs = startMs + since + MOST_LATER * Math.max(wantedDays, 1) * DAY_MS;
+  const doneMs = creditOf(crop, stays, startMs, endMs, utcOffsetHours, chilledDays).when(wantedDays) ?? endMs;
+  if (chillUntilMs !== null) return { chillUntilMs: Math.max(chillUntilMs, doneMs) };
+  return { chillUntilMs: doneMs, chillUnplanned: true };
+}
+
 type HousePart = 'utcOffsetHours' | 'lookTimesMs' | 'lateTolerance' | 'ways';
 
 /**
@@ -25,6 +47,7 @@ type HousePart = 'utcOffsetHours' | 'lookTimesMs' | 'lateTolerance' | 'ways';
  */
 export const factsOf = (own: Omit<ParcelFacts, HousePart>, { zone, lookingTimes: times, ways }: House, atMs: number): ParcelFacts => ({
   ...own,
+  ...chilled(own, offsetHours(zone, atMs)),
   utcOffsetHours: offsetHours(zone, atMs),
   lookTimesMs: lookingTimes(atMs, zone, times, LOOK_DAYS_AHEAD),
   lateTolerance: ways.lateTolerance,

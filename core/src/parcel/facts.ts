@@ -38,7 +38,14 @@ export interface ParcelFacts {
   readonly seeds: number;
   readonly wanted: number | null;
   readonly startMs: number;
+  /** When its chill is done: the days that were wished, and as many more as warm spells cost it. */
   readonly chillUntilMs: number | null;
+  /** Days of chill that it was given before it was begun. */
+  readonly chilledDays?: number;
+  /** Whether it was put into the cold without a chill being planned: it lies where its stays say. */
+  readonly chillUnplanned?: boolean;
+  /** Whether it is chilled dry, in its packet: that earns nothing. */
+  readonly chillDry?: boolean;
   /** When it is to be out of the water, where it was put into it at the start; null where it was not. */
   readonly soakUntilMs?: number | null;
   /** More of its packet is to be started then, if fewer than so many have shown; null where nothing was agreed. */

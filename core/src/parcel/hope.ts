@@ -54,11 +54,11 @@ function fallsAt(any: (step: number) => number, level: number): number {
  * least hope, and never before its least patience. Time is progress: days on which
  * nothing could come do not count.
  */
-export function waitingOf({ facts, progress, outlook, evidence }: Workings, nowMs: number): Waiting {
+export function waitingOf({ facts, progress, outlook, evidence, slower }: Workings, nowMs: number): Waiting {
   const { patienceTimes } = waysOf(facts);
   const leastHope = judgedBelow(facts);
   const from = progress.at(facts.chillUntilMs ?? facts.startMs);
-  const usual = Math.exp(facts.prior.logMedian.mean);
+  const usual = slower * Math.exp(facts.prior.logMedian.mean);
   const soFar = Math.max(progress.at(nowMs) - from, 0);
   const start = Math.max(patienceTimes * usual, Math.min(soFar, LONGEST_TIMES * usual));
   const judged =

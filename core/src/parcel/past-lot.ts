@@ -15,8 +15,10 @@ const DAYS_ON = 4;
  * @param labels what it shares with other batches
  */
 export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<PastLot, 'packet' | 'crop' | 'spot'>): PastLot {
-  const open = { share: FLAT, logMedian: { mean: facts.prior.logMedian.mean, sd: 0.6 }, spread: facts.prior.spread };
-  const { progress, evidence, toll } = basicsFor(facts, closedMs, DAYS_ON);
+  const { progress, evidence, toll, slower } = basicsFor(facts, closedMs, DAYS_ON);
+  // What was left undone in making it ready is not the packet's pace.
+  const expected = facts.prior.logMedian.mean + Math.log(slower);
+  const open = { share: FLAT, logMedian: { mean: expected, sd: 0.6 }, spread: facts.prior.spread };
   const posterior = posteriorOf(evidence, open);
   const sums = { share: [0, 0], shift: [0, 0], spread: [0, 0] };
   const add = (sum: number[], value: number, weight: number): void => {
@@ -30,7 +32,7 @@ export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<Pas
       if (weight === 0) return;
       laws[law] = (laws[law] ?? 0) + weight;
       add(sums.share, posterior.shares[index] ?? 0, weight);
-      add(sums.shift, column.logMedian - facts.prior.logMedian.mean, weight);
+      add(sums.shift, column.logMedian - expected, weight);
       add(sums.spread, Math.log(column.spread), weight);
     });
   }

