@@ -1,7 +1,7 @@
 import { SEEDLING_STAGES } from '@fresh-tuck/core/nursing';
 
 /** The codes that a gardener chooses from; free of any library, so that the first load can hold them. */
-export { CLOSURES, DAMPS } from '@fresh-tuck/core/carrier';
+export { CLOSURES, DAMPINGS, DAMPS, LIGHTS, MEDIA, WETNESSES } from '@fresh-tuck/core/carrier';
 export { CARRIERS, METHODS, type MethodId } from '@fresh-tuck/core/method';
 export { CLOSING_REASONS } from '@fresh-tuck/core/parcel';
 export { SEEDLING_STAGES } from '@fresh-tuck/core/nursing';
@@ -18,6 +18,8 @@ export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo', 'correct
 export const BAG_LINES = ['place', 'closure', 'rebag', 'weighing'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
 
+/** How a batch follows another: begun again, or split off from it. */
+export const LINK_KINDS = ['restart', 'split'] as const;
 /** What a batch is for: plants, or to learn how many of a packet live. */
 export const PURPOSES = ['plants', 'test'] as const;
 /** Why a copy of the household was made. */
@@ -40,6 +42,7 @@ export const PLACE_KINDS = {
   fridge_top: { label: 'Top of a fridge', minC: 21, maxC: 26 },
   cupboard: { label: 'Warm cupboard', minC: 20, maxC: 25 },
   room: { label: 'Room', minC: 17, maxC: 22 },
+  plot: { label: 'Bed outdoors', minC: 7, maxC: 17 },
   cool_room: { label: 'Cool room or porch', minC: 10, maxC: 17 },
   fridge: { label: 'Fridge', minC: 3, maxC: 6 },
 } as const;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { DIVIDERS, ISOLATIONS, PURPOSES, TARGETS } from './choices.js';
+import { DESTINATIONS } from '@fresh-tuck/core/moving';
+import { DIVIDERS, ISOLATIONS, LINK_KINDS, METHODS, PURPOSES, TARGETS } from './choices.js';
 import { lotPrior, stock, stockNow, storage, testResult } from './parcel-values.js';
 
 /** A germination test of a packet, by reference: the batch is the proof. */
@@ -66,7 +67,8 @@ export const start = z.object({
       id: z.string(),
       readings: z.array(z.object({ fromMs: z.number(), toMs: z.number(), minC: z.number(), maxC: z.number() })),
       guess: z.object({ minC: z.number(), maxC: z.number() }),
-      prior: lotPrior,
+      /** By the event that is watched: a tip where it lies open, else what comes up. */
+      priors: z.object({ tip: lotPrior, emergence: lotPrior }),
     }),
   ),
 });
@@ -130,8 +132,18 @@ export const packetSheet = packet.extend({
   /** Why it cannot be removed but only put away; null where nothing hangs on it. */
   hangs: z.boolean(),
   tests: z.array(packetTest),
-  /** What came of each batch that was begun from it. */
-  outcomes: z.array(z.object({ batchId: z.string(), tipped: z.number(), rotten: z.number(), moved: z.number(), quiet: z.number() })),
+  /** What came of each batch that was begun from it, which way it was begun, and the batch it follows. */
+  outcomes: z.array(
+    z.object({
+      batchId: z.string(),
+      method: z.enum(METHODS),
+      from: z.object({ batchId: z.string(), number: z.number(), kind: z.enum(LINK_KINDS) }).nullable(),
+      tipped: z.number(),
+      rotten: z.number(),
+      moved: z.number(),
+      quiet: z.number(),
+    }),
+  ),
   /** Distance that keeps its kind true, m; null where nobody says. */
   isolationNeededM: z.number().nullable(),
   hazards: z.object({ text: z.string(), regulated: z.string() }),
@@ -144,6 +156,8 @@ export const rack = z.object({ id: z.string(), name: z.string(), slots: z.number
 export const pastSeasons = z.object({
   nursingDays: z.array(z.number()),
   lateness: z.array(z.object({ year: z.number(), days: z.number(), kind: z.enum(TARGETS) })),
+  /** Finished batches by way and destination: seeds started, and plants that stood there. */
+  ways: z.array(z.object({ method: z.enum(METHODS), destination: z.enum(DESTINATIONS), seeds: z.number(), plants: z.number() })),
 });
 
 export type Packet = z.infer<typeof packet>;

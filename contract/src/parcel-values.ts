@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { CLOSURES, DAMPS } from '@fresh-tuck/core/carrier';
+import { CLOSURES, DAMPINGS, DAMPS, LIGHTS, MEDIA, WETNESSES, type Setup } from '@fresh-tuck/core/carrier';
 import { cropSchema } from '@fresh-tuck/core/crops';
 import type { KnownFact, LotPrior } from '@fresh-tuck/core/forecast';
 import { VERDICTS, type Report } from '@fresh-tuck/core/judging';
@@ -92,6 +92,13 @@ const look = z.object({
 });
 const damp = z.object({ atMs: ms, damp: z.enum(DAMPS), rewetted: z.boolean() });
 
+const setup = z.object({
+  medium: z.enum(MEDIA),
+  damped: z.enum(DAMPINGS),
+  wet: z.enum(WETNESSES),
+  light: z.enum(LIGHTS).nullable(),
+}) satisfies z.ZodType<Setup>;
+
 const wholeFacts = z.object({
   crop: cropSchema,
   method: z.enum(METHODS),
@@ -99,6 +106,9 @@ const wholeFacts = z.object({
   wanted: count.nullable(),
   startMs: ms,
   chillUntilMs: ms.nullable(),
+  chilledDays: z.number().min(0).optional(),
+  chillUnplanned: z.boolean().optional(),
+  chillDry: z.boolean().optional(),
   soakUntilMs: ms.nullable().optional(),
   secondStep: z.object({ atMs: ms, below: count, seeds: count }).nullable().optional(),
   prior: lotPrior,
@@ -107,6 +117,7 @@ const wholeFacts = z.object({
   looks: z.array(look),
   moves: z.array(z.object({ atMs: ms, seeds: z.array(count), uncounted: count })),
   closure: z.enum(CLOSURES),
+  setup: setup.optional(),
   doseMl: z.number().positive(),
   lookTimesMs: z.array(ms).min(1),
   lateTolerance: chance,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DIVIDERS, METHODS, NURSERY_GROUPS } from './choices.js';
+import { DIVIDERS, NURSERY_GROUPS } from './choices.js';
 import { localMoment } from './fields.js';
 
 /** What stands behind the question mark of an address: text, each thing once. */
@@ -21,11 +21,8 @@ export const boxQuery = z.strictObject({
     .default(null),
   from,
 });
-/** When a batch would be begun, on the household's clock, and how. */
-export const startQuery = z.strictObject({
-  at: localMoment('at').nullable().default(null),
-  method: z.enum(METHODS, { error: `method must be one of ${METHODS.join(', ')}` }).default('towel'),
-});
+/** When a batch would be begun, on the household's clock. */
+export const startQuery = z.strictObject({ at: localMoment('at').nullable().default(null) });
 export const packetsQuery = z.strictObject({ find: words('find').default(''), crop: words('crop').nullable().default(null) });
 export const nurseryQuery = z.strictObject({
   group: z

@@ -9,6 +9,7 @@ import {
   COPY_KINDS,
   ENTRY_KINDS,
   HOLDER_KINDS,
+  LINK_KINDS,
   NURSERY_GROUPS,
   PREPARATIONS,
   PURPOSES,
@@ -246,6 +247,10 @@ export const batch = z.object({
   lastLookId: z.string().nullable(),
   lastLookMs: z.number().nullable(),
   prepared: z.array(z.enum(PREPARATIONS)),
+  /** The batch that it follows, with the days that lie between the first start of the chain and its own. */
+  from: z.object({ batchId: z.string(), number: z.number(), kind: z.enum(LINK_KINDS), daysLost: z.number() }).nullable(),
+  /** Batches that follow it. */
+  followers: z.array(z.object({ batchId: z.string(), number: z.number(), kind: z.enum(LINK_KINDS) })),
   dressed: z.boolean(),
   purpose: z.enum(PURPOSES),
   /** Seeds on each towel of a test. */

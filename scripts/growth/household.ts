@@ -1,6 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
+import { batchRequest } from '@fresh-tuck/contract';
 import { CROPS } from '@fresh-tuck/core/crops';
+import { usualSteps } from '@fresh-tuck/core/preparing';
 import { clockFrom, openDatabase, servicesOn } from '@fresh-tuck/server';
 import { randomFrom } from '../random.js';
 
@@ -132,26 +134,19 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     const holderId = idAt(startMs);
     holders.add(holderId, 'bag', 'sealed_air', pick(spotIds.slice(0, 5)), startMs, startMs);
     batches.add(
-      {
+      batchRequest.parse({
         id,
         packetId: packet.id,
         method: 'towel',
-        purpose: 'plants',
         seeds,
-        taken: null,
-        replicates: 1,
-        finalDays: null,
         wanted: Math.ceil(seeds * 0.6),
-        aim: { plants: null, destination: null, target: null },
         startAt: null,
         chillDays: null,
-        prepared: [],
-        soaking: false,
-        secondStep: null,
+        prepared: usualSteps(crop),
         towel: { widthMm: 140, heightMm: 110, plies: 2 },
         doseMl: 7,
         holder: { holderId },
-      },
+      }),
       {
         number: household.takeNumber(),
         token: idAt(startMs),

@@ -6,6 +6,7 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { backupRoutes } from './backup/routes.js';
 import { bedRoutes } from './beds/routes.js';
+import { partRoutes } from './batches/parts.js';
 import { batchRoutes } from './batches/routes.js';
 import { mendRoutes } from './mending/routes.js';
 import { cropRoutes } from './crops/routes.js';
@@ -101,6 +102,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     packetRoutes,
     holderRoutes,
     batchRoutes,
+    partRoutes,
     mendRoutes,
     todayRoutes,
     bedRoutes,

@@ -37,20 +37,24 @@ export interface ThroughLook {
 
 /** Chance that even a long root is noticed through a folded towel. Guess. */
 const BEST_NOTICING = 0.75;
+const MOST_NOTICING = 0.9;
 /** Lengths at which thirds of the roots that will be noticed are, mm: as if exponential with a mean of 5 mm. Guess. */
 const NOTICED_AT_MM = [0.9, 3.5, 9] as const;
 /** Roots longer than this are mostly noticed, mm. */
 export const MOSTLY_NOTICED_MM = NOTICED_AT_MM[1];
 
-/** How a look through the bag sees, for roots of a speed. */
-export const throughLook = (progress: number, mmPerDayAtOptimum: number): ThroughLook => ({
+/** How a look through the bag sees, for roots of a speed. @param readable against one sheet of kitchen paper */
+export const throughLook = (progress: number, mmPerDayAtOptimum: number, readable = 1): ThroughLook => ({
   progress,
-  leads: NOTICED_AT_MM.map((mm) => ({ progress: mm / mmPerDayAtOptimum, weight: BEST_NOTICING / NOTICED_AT_MM.length })),
+  leads: NOTICED_AT_MM.map((mm) => ({
+    progress: mm / mmPerDayAtOptimum,
+    weight: Math.min(BEST_NOTICING * readable, MOST_NOTICING) / NOTICED_AT_MM.length,
+  })),
 });
 
 /** Chance that a root of a length is noticed through a folded towel. */
-export const noticingAt = (lengthMm: number): number =>
-  (BEST_NOTICING * NOTICED_AT_MM.filter((mm) => mm <= lengthMm).length) / NOTICED_AT_MM.length;
+export const noticingAt = (lengthMm: number, readable = 1): number =>
+  (Math.min(BEST_NOTICING * readable, MOST_NOTICING) * NOTICED_AT_MM.filter((mm) => mm <= lengthMm).length) / NOTICED_AT_MM.length;
 
 /**
  * Share of the living whose tip would have been seen by now in a quiet group: all
@@ -104,6 +108,7 @@ export interface Evidence {
  * @param startMs when the batch was tucked in
  * @param progressAt progress by a moment
  * @param mmPerDayAtOptimum speed of the roots, which tells what a look through the bag can notice
+ * @param readable how well what shows is seen through the closed bag, against one sheet of kitchen paper
  * @throws RangeError where totals exceed the seeds
  */
 export function evidenceFrom(
@@ -112,6 +117,7 @@ export function evidenceFrom(
   startMs: number,
   progressAt: (ms: number) => number,
   mmPerDayAtOptimum: number,
+  readable = 1,
 ): Evidence {
   const tips: TipInterval[] = [];
   const removed: QuietGroup[] = [];
@@ -151,7 +157,7 @@ export function evidenceFrom(
     quiet: {
       progress: progressAt(lastSeenMs),
       count: seeds - tipped - rotten - lost,
-      through: throughMs === null ? null : throughLook(progressAt(throughMs), mmPerDayAtOptimum),
+      through: throughMs === null ? null : throughLook(progressAt(throughMs), mmPerDayAtOptimum, readable),
     },
     lastSeenMs,
   };

@@ -1,3 +1,4 @@
+import { USUAL_SETUP } from '../carrier/index.js';
 import { lookQuestion, nextLook, type LookQuestion, type NextLook } from '../looking/index.js';
 import { answersOf, workingsFor, type Answers, type ParcelFacts } from '../parcel/index.js';
 import { opensCoat } from '../preparing/index.js';
@@ -18,6 +19,7 @@ const mouldOf = (facts: ParcelFacts, { state, meanC, drying, nowMs }: Answers): 
   mouldIndex({
     crop: facts.crop,
     closure: facts.closure,
+    setup: facts.setup ?? USUAL_SETUP,
     celsius: meanC,
     days: (nowMs - facts.startMs) / DAY_MS,
     wetness: drying.shareLeft,

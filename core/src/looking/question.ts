@@ -1,3 +1,4 @@
+import { mediumOf, USUAL_SETUP } from '../carrier/index.js';
 import { noticingAt } from '../forecast/index.js';
 import { quietPast, SLOT_MS, waysOf, type Answers, type ParcelFacts, type Trouble, type Workings } from '../parcel/index.js';
 import { methodOf } from '../method/index.js';
@@ -15,7 +16,7 @@ function noticedThrough({ facts, method, growth, progress }: Workings, stepMs: n
   if (!method.bagged) return 0;
   if (!waysOf(facts).unopenedFirst || HIDES.includes(facts.closure) || facts.crop.seed.lengthMm < LEAST_SEEN_MM) return 0;
   const grows = growth.mmPerDayAtOptimum * (progress.at(nowMs + stepMs) - progress.at(nowMs));
-  return noticingAt(Math.max(growth.lateMm - grows, 0));
+  return noticingAt(Math.max(growth.lateMm - grows, 0), mediumOf((facts.setup ?? USUAL_SETUP).medium).readable);
 }
 
 /** A chance by moment that is worked out once a moment: the same looking times are asked about again and again. */

@@ -2,3 +2,4 @@
 export * from './geometry.js';
 export * from './late.js';
 export * from './methods.js';
+export * from './suits.js';

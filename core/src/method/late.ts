@@ -23,11 +23,17 @@ export interface GrowthLimits {
  * without it.
  *
  * @param readyRootMm root length at which the household moves sprouts of the crop
+ * @param snags how readily roots catch in what the seed lies in, against kitchen paper
  */
-export function growthLimits({ event }: Method, { root }: Crop, readyRootMm: number): GrowthLimits {
+export function growthLimits({ event, late }: Method, { root }: Crop, readyRootMm: number, snags = 1): GrowthLimits {
   return event === 'emergence'
     ? { what: 'shoot', mmPerDayAtOptimum: STRETCH_MM_A_DAY, readyMm: SHOOT_SEEN_MM, lateMm: DRAWN_MM }
-    : { what: 'root', mmPerDayAtOptimum: root.mmPerDayAtOptimum, readyMm: readyRootMm, lateMm: lateLength(root.lateMm, readyRootMm) };
+    : {
+        what: 'root',
+        mmPerDayAtOptimum: root.mmPerDayAtOptimum,
+        readyMm: readyRootMm,
+        lateMm: lateLength(late === 'in_paper' ? root.lateMm / snags : root.lateMm, readyRootMm),
+      };
 }
 
 /** A household that moves at a longer root does not call that length late: it has so much room beyond it at the least. Guess. */

@@ -1,3 +1,5 @@
+import type { Crop } from '../crops/index.js';
+
 /** Ways to start seed. On a towel and in water the tip itself is seen; elsewhere, what comes up. */
 export const METHODS = ['towel', 'water', 'plug', 'pod', 'pellet', 'pot', 'bed', 'surface'] as const;
 export type MethodId = (typeof METHODS)[number];
@@ -111,6 +113,20 @@ const BOOK: Readonly<Record<MethodId, Method>> = {
   bed: emerging('bed', 'row', 0.3, { way: 'in the bed', wet: 'the soil', on: 'in the row' }),
   surface: emerging('surface', 'lid', 0.16, { way: 'on the surface, under a lid', wet: 'the surface', on: 'under the lid' }, MIX_CAUTION),
 };
+
+/** What shows first of dust-fine seed that lies on the surface: a speck of green. */
+const SPECK: typeof TIP = {
+  event: { one: 'green speck', many: 'green specks' },
+  shown: { one: 'has shown green', many: 'have shown green' },
+  shows: 'shows',
+  young: 'seedling',
+};
+
+/** A method as it is spoken of for a crop: what shows first of dust-fine seed is a green speck. @throws RangeError for a code that is no method */
+export function methodFor(id: string, { moving: { firstSign } }: Pick<Crop, 'moving'>): Method {
+  const method = methodOf(id);
+  return method.event === 'emergence' && firstSign === 'green_speck' ? { ...method, nouns: { ...method.nouns, ...SPECK } } : method;
+}
 
 /** @throws RangeError for a code that is no method */
 export function methodOf(id: string): Method {

@@ -5,3 +5,4 @@ export * from './growth.js';
 export * from './handling.js';
 export * from './rate.js';
 export * from './survival.js';
+export * from './ways-to.js';

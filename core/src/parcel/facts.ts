@@ -1,4 +1,4 @@
-import type { Closure, DampLook, Weighing } from '../carrier/index.js';
+import type { Closure, DampLook, Setup, Weighing } from '../carrier/index.js';
 import type { Crop } from '../crops/index.js';
 import type { KnownFact, LotPrior, Prior } from '../forecast/index.js';
 import type { MethodId } from '../method/index.js';
@@ -57,6 +57,8 @@ export interface ParcelFacts {
   readonly looks: readonly ParcelLook[];
   readonly moves: readonly ParcelMove[];
   readonly closure: Closure;
+  /** How it was laid, where somebody said. */
+  readonly setup?: Setup;
   /** Water that the towel was given, ml. */
   readonly doseMl: number;
   /** The household's looking times from now on, rising. */

@@ -26,7 +26,7 @@ export interface ParcelLook extends LookFact {
 }
 
 /** Why a batch was closed. */
-export const CLOSING_REASONS = ['all_moved', 'set_aside', 'given_up', 'rotten', 'counted', 'other'] as const;
+export const CLOSING_REASONS = ['all_moved', 'set_aside', 'given_up', 'rotten', 'counted', 'joined', 'other'] as const;
 export type ClosingReason = (typeof CLOSING_REASONS)[number];
 
 /** Sprouts lifted out: touched ones by seed, the rest by count. */

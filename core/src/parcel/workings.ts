@@ -1,3 +1,4 @@
+import { lightShare, mediumOf, USUAL_SETUP } from '../carrier/index.js';
 import {
   evidenceFrom,
   MOSTLY_NOTICED_MM,
@@ -11,7 +12,7 @@ import {
   type Posterior,
   type Prior,
 } from '../forecast/index.js';
-import { growthLimits, methodOf, type GrowthLimits, type Method } from '../method/index.js';
+import { growthLimits, methodFor, type GrowthLimits, type Method } from '../method/index.js';
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
 import { AFTER_CHILL, chilledStays, creditOf, heldBack, medianFactor, untold, usualSteps, type Credit } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
@@ -52,7 +53,8 @@ export interface Growth extends RootGrowth, Pick<GrowthLimits, 'what'> {
 /** How this batch's roots or shoots grow, by its method, its crop and what was measured; ready by the household's school. */
 function growthOf(facts: ParcelFacts, method: Method, state: ParcelState, progress: Progress): Growth {
   const { crop } = facts;
-  const limits = growthLimits(method, crop, readyLength(crop, waysOf(facts).rootSchool));
+  const { medium } = facts.setup ?? USUAL_SETUP;
+  const limits = growthLimits(method, crop, readyLength(crop, waysOf(facts).rootSchool), mediumOf(medium).snags);
   // A ruler beside a pot measures a shoot: it says nothing of the roots.
   const { factor, logSd, seeds } = rateFrom(crop, limits.what === 'root' ? measuresOf(facts, state, progress) : []);
   return { ...limits, mmPerDayAtOptimum: limits.mmPerDayAtOptimum * factor, logSd, measured: seeds };
@@ -165,9 +167,10 @@ export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Ba
   const whole = integrateProgress(responseOf(facts.crop.temperature), stays, facts.startMs, endMs, facts.utcOffsetHours);
   const progress = paused(whole, dryStretches(facts, nowMs));
   const state = parcelState(facts.seeds, facts.startMs, facts.looks, facts.moves, noticeMs(facts, progress));
-  const method = methodOf(facts.method);
+  const method = methodFor(facts.method, crop);
   const growth = growthOf(facts, method, state, progress);
-  const seen = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum);
+  const { medium } = facts.setup ?? USUAL_SETUP;
+  const seen = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum, mediumOf(medium).readable);
   const toll = tollFor(facts, progress, nowMs);
   const wantsChill = crop.chill.weeks > 0 || crop.chill.warmWeeks > 0;
   const credit = wantsChill
@@ -191,7 +194,8 @@ function derive(facts: ParcelFacts, nowMs: number): Workings {
   const basics = basicsFor(facts, nowMs, HORIZON_DAYS);
   const { evidence, progress, toll, slower } = basics;
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
-  const posterior = posteriorOf(evidence, priorIn(facts.prior, toll, warmthLogSd, slower));
+  const lit = lightShare(facts.crop, (facts.setup ?? USUAL_SETUP).light);
+  const posterior = posteriorOf(evidence, priorIn(facts.prior, { ...toll, share: toll.share * lit }, warmthLogSd, slower));
   const outlook = outlookFor(posterior, evidence.quiet, evidence.harm, evidence.origins);
   return { ...basics, posterior, outlook, lot: lotCurve(posterior, evidence.origins) };
 }

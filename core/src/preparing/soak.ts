@@ -44,8 +44,12 @@ export function soakingNow(crop: Crop, startMs: number, soakUntilMs: number | nu
   return lookedMs.some((ms) => ms >= drunkMs) ? null : { enoughMs: drunkMs, outByMs: Math.min(outByMs, soakUntilMs), drownsMs };
 }
 
-/** When a soak that begins now is to end at the latest, ms: its longest hours, and never past the drowning limit. */
-export const soakEnd = (crop: Crop, startMs: number): number => soakClock(crop, startMs, startMs).outByMs;
+/**
+ * When a soak that begins now is to end, ms: after the hours that were wished, else the
+ * crop's longest, and never past the drowning limit.
+ */
+export const soakEnd = (crop: Crop, startMs: number, hours: number | null = null): number =>
+  hours === null ? soakClock(crop, startMs, startMs).outByMs : startMs + Math.min(hours, crop.water.drowningLimitHours) * HOUR_MS;
 
 /**
  * How a soak ends. Seed is out of the water between the crop's shortest and longest

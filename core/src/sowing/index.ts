@@ -1,4 +1,5 @@
 /** How many to start and when; whether enough will come. */
+export * from './chooser.js';
 export * from './course.js';
 export * from './how-many.js';
 export * from './plan.js';

@@ -1,4 +1,4 @@
-import { doseFor, layOut, spacingNeededMm } from '../carrier/index.js';
+import { doseFor, layOut, spacingNeededMm, USUAL_SETUP } from '../carrier/index.js';
 import { lateLength, methodOf, paneOf } from '../method/index.js';
 import { readyLength } from '../moving/index.js';
 import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/index.js';
@@ -45,7 +45,10 @@ function shortageOf(question: PlanQuestion, rate: PlantRate, taken: number, perT
 
 /** A batch as it would be begun in a spot, or was in the moment it was begun. */
 export function startFacts(
-  batch: Pick<PlanQuestion, 'crop' | 'method' | 'startMs' | 'chillDays' | 'closure' | 'prepared' | 'soaking'> & {
+  batch: Pick<
+    PlanQuestion,
+    'crop' | 'method' | 'startMs' | 'chillDays' | 'chilledDays' | 'chillDry' | 'closure' | 'setup' | 'prepared' | 'soaking' | 'soakHours'
+  > & {
     readonly seeds: number;
     readonly wanted: number | null;
     readonly doseMl: number;
@@ -54,13 +57,13 @@ export function startFacts(
   { readings, guess, prior }: Omit<PlanSpot, 'id'>,
   house: House,
 ): ParcelFacts {
-  const { chillDays, startMs, soaking, ...rest } = batch;
+  const { chillDays, startMs, soaking, soakHours = null, ...rest } = batch;
   return factsOf(
     {
       ...rest,
       startMs,
       chillUntilMs: chillDays === null ? null : startMs + chillDays * DAY_MS,
-      soakUntilMs: soaking && batch.prepared.includes('soak') ? soakEnd(batch.crop, startMs) : null,
+      soakUntilMs: soaking && batch.prepared.includes('soak') ? soakEnd(batch.crop, startMs, soakHours) : null,
       prior,
       stays: [{ fromMs: startMs, readings, guess }],
       looks: [],
@@ -81,7 +84,7 @@ interface Tried {
 
 /** Works out a batch before it is begun: how many, how wet, how far apart, and when in each spot. */
 export function planFor(question: PlanQuestion, house: House, millilitresPerSpray: number): Plan {
-  const { crop, packet, wanted, sureness, pane, perPot, keepers, startMs, target } = question;
+  const { crop, packet, wanted, sureness, pane, perPot, keepers, startMs, target, setup = USUAL_SETUP } = question;
   const { prior } = packet;
   const rates = ratesOf(question);
   const perTaken = perTakenOf(question);
@@ -133,12 +136,13 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
     // Soaked seed brings its water with it.
     question.prepared.includes('soak') ? 0 : (crop.seed.gramsPerThousand / 1000) * seeds,
     millilitresPerSpray,
+    { ...setup, open: question.closure === 'lidded' },
   );
   const lateness = latenessOf(question.seasons.lateness.filter(({ kind }) => kind === (target?.kind ?? 'plant_out')));
   const nursing = nursingFor(crop, question.seasons.nursingDays);
   const after = { nursing, ripening: ripeningFor(crop), lateDays: lateness?.shiftDays ?? 0 };
   const method = methodOf(question.method);
-  const drawn = method.carrier === 'towel' ? pane : paneOf(method, seeds);
+  const drawn = method.carrier === 'towel' ? pane : paneOf(method, question.places ?? seeds);
   const left = packet.seedsLeft === null ? null : Math.max(packet.seedsLeft - taken, 0);
 
   const atSpot = ({ spot, refused, comes: share, halfDays }: Tried): PlanAtSpot => {
@@ -192,15 +196,23 @@ const pick = ({
   method,
   startMs,
   chillDays,
+  chilledDays,
+  chillDry,
   closure,
+  setup,
   prepared,
   soaking,
+  soakHours,
 }: PlanQuestion): Omit<Parameters<typeof startFacts>[0], 'seeds' | 'wanted' | 'doseMl' | 'packetLeft'> => ({
   crop,
   method,
   startMs,
   chillDays,
+  chilledDays,
+  chillDry,
   closure,
+  setup,
   prepared,
   soaking,
+  soakHours,
 });

@@ -1,4 +1,4 @@
-import type { Closure, Dose } from '../carrier/index.js';
+import type { Closure, Dose, Setup } from '../carrier/index.js';
 import type { Crop } from '../crops/index.js';
 import type { LotPrior } from '../forecast/index.js';
 import type { MethodId } from '../method/index.js';
@@ -60,6 +60,12 @@ export interface PlanQuestion {
   readonly prepared: readonly Preparation[];
   /** Whether it goes into the water now; where it was soaked before, it is out already. */
   readonly soaking: boolean;
+  /** Hours of that soak; null for the crop's longest. */
+  readonly soakHours?: number | null;
+  /** How it is laid. */
+  readonly setup?: Setup;
+  /** Cells, slots, pellets or pots that the seeds are shared between; null where the method has none. */
+  readonly places?: number | null;
   /** Factors on the way to a plant that the gardener leaves out. */
   readonly without: readonly Factor[];
   /** The place that the gardener fixed, or null to be told. */
@@ -73,6 +79,10 @@ export interface PlanQuestion {
     readonly lateness: readonly { readonly year: number; readonly days: number; readonly kind: Exclude<Goal, 'move'> }[];
   };
   readonly chillDays: number | null;
+  /** Days of chill that it was given before. */
+  readonly chilledDays?: number;
+  /** Whether the cold is given dry, in the packet. */
+  readonly chillDry?: boolean;
   readonly closure: Closure;
   /** The folded towel; what it is drawn on where it is none. */
   readonly pane: { readonly widthMm: number; readonly heightMm: number; readonly plies: number };

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { doseFor, type Closure } from '../carrier/index.js';
+import { doseFor, USUAL_SETUP, type Closure } from '../carrier/index.js';
 import { accepted, CROPS, FIGURES, SCHOOLS, schoolsFor } from '../crops/index.js';
 import { FINDINGS, judge, reportFor } from '../judging/index.js';
+import { METHODS } from '../method/index.js';
 import { DESTINATIONS } from '../moving/index.js';
 import { usualSteps } from '../preparing/index.js';
 import { anyParcel, NOW, slipsIn } from '../testing/index.js';
@@ -93,6 +94,10 @@ describe('read aloud', () => {
       for (const units of UNITS) {
         const steps = worktop({
           crop,
+          method: METHODS[index % METHODS.length] ?? 'towel',
+          setup: USUAL_SETUP,
+          places: null,
+          pane: { widthMm: 140, heightMm: 110 },
           seeds: 12,
           taken: crop.seed.perUnit > 1 ? 6 : 12,
           dose: doseFor({ widthMm: 140, heightMm: 110, plies: 2 }, crop.water.dampRatio, (crop.seed.gramsPerThousand * 12) / 1000, 0.8),

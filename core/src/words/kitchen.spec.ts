@@ -1,4 +1,4 @@
-import { doseFor, doseOf } from '../carrier/index.js';
+import { doseFor, doseOf, USUAL_SETUP } from '../carrier/index.js';
 import { CROPS } from '../crops/index.js';
 import { FINDINGS, type Mend } from '../judging/index.js';
 import { METHODS, methodOf } from '../method/index.js';
@@ -19,6 +19,10 @@ describe('the worktop', () => {
   const laid = (more: Partial<WorktopSetting> = {}) =>
     worktop({
       crop: crop('okra'),
+      method: 'towel',
+      setup: USUAL_SETUP,
+      places: null,
+      pane: { widthMm: 140, heightMm: 110 },
       seeds: 12,
       taken: 12,
       dose: { ...doseOf(7.2, 0.8), laterMl: 0 },
@@ -81,6 +85,10 @@ describe('the worktop', () => {
     for (const one of CROPS) {
       const said = worktop({
         crop: one,
+        method: 'towel',
+        setup: USUAL_SETUP,
+        places: null,
+        pane: { widthMm: 140, heightMm: 110 },
         prepared: usualSteps(one),
         seeds: 4,
         taken: 4,

@@ -1,6 +1,6 @@
 import { aliveInWords } from './alive.js';
 import type { Judgement, Report } from '../judging/index.js';
-import { methodOf } from '../method/index.js';
+import { methodFor } from '../method/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
 import { about, counted, rangeInWords, type Words } from '../units/index.js';
 import { knownInWords } from './known.js';
@@ -8,7 +8,7 @@ import { nextInWords } from './next.js';
 
 /** What the judgement rests on, in short, each a sentence. */
 export function groundsInWords(facts: ParcelFacts, { state, progressNow }: Report): string[] {
-  const { nouns } = methodOf(facts.method);
+  const { nouns } = methodFor(facts.method, facts.crop);
   const rotten = state.rotten > 0 ? `, ${state.rotten} rotten` : '';
   return [
     `Known before any look: ${facts.prior.known.map(knownInWords).join('; ')}.`,
@@ -41,7 +41,7 @@ function rootRateInWords({ rootRate: { factor, seeds, mmPerDayNow } }: Report, w
 /** The figures behind a judgement, each a sentence, for "Why?". */
 export function reasonsInWords(facts: ParcelFacts, report: Report, next: Judgement['next'], words: Words): string[] {
   const { state, now, tomorrow, end } = report;
-  const method = methodOf(facts.method);
+  const method = methodFor(facts.method, facts.crop);
   const { one, many } = method.nouns.event;
   const range = ({ low, high }: { low: number; high: number }): string => rangeInWords(low, high);
   const quiet =

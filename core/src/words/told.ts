@@ -1,5 +1,5 @@
 import { judge, type Counsel, type Judgement, type Report } from '../judging/index.js';
-import { methodOf } from '../method/index.js';
+import { methodFor } from '../method/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
 import { rangeInWords, type Words } from '../units/index.js';
 import type { Advice } from './advice.js';
@@ -28,7 +28,7 @@ export interface Told extends Pick<Judgement, 'verdict' | 'deadlineMs' | 'giveMl
 
 /** One counsel as advice. */
 function adviceOf(one: Counsel, facts: ParcelFacts, { nowMs }: Report, { next }: Judgement, words: Words): Advice {
-  const method = methodOf(facts.method);
+  const method = methodFor(facts.method, facts.crop);
   if (one.kind === 'leave') return leaveInWords(one, next, method, facts.mates ?? null, words);
   if (one.kind === 'rescue' || one.kind === 'move') return liftInWords(one, facts.crop, method, nowMs, words);
   if (one.kind === 'mend') return mendInWords(one, method, words);
@@ -50,7 +50,7 @@ function outlookInWords({ end }: Report, { low, high, seeds, wanted }: Judgement
  */
 export function tell(judgement: Judgement, facts: ParcelFacts, report: Report, words: Words): Told {
   const { verdict, deadlineMs, giveMl, total, next } = judgement;
-  const method = methodOf(facts.method);
+  const method = methodFor(facts.method, facts.crop);
   return {
     verdict,
     deadlineMs,

@@ -1,4 +1,4 @@
-import type { Closure, Damp } from '../carrier/index.js';
+import type { Closure, Damp, Damping, Light, Medium, Wetness } from '../carrier/index.js';
 import type { MethodId } from '../method/index.js';
 import type { QuietChoice } from '../judging/index.js';
 import type { Destination, RootSchool } from '../moving/index.js';
@@ -40,6 +40,7 @@ export const REASON_WORDS: Readonly<Record<ClosingReason, string>> = {
   given_up: 'given up',
   rotten: 'rotten',
   counted: 'the test is counted',
+  joined: 'laid along with another batch',
   other: 'another reason',
 };
 
@@ -64,6 +65,30 @@ export const STEP_WORDS: Readonly<Record<PreparationStep, { readonly thing: stri
   peel: { thing: 'peel', doing: 'peeling', done: 'peeled first' },
   inoculate: { thing: 'inoculate', doing: 'inoculating', done: 'inoculated' },
   chill: { thing: 'chill', doing: 'chilling', done: 'chilled first' },
+};
+
+/** What it lies on or in: as one chooses it, and as one wets it. */
+export const MEDIUM_WORDS: Readonly<Record<Medium, { readonly text: string; readonly wet: string; readonly follows: string }>> = {
+  paper: { text: 'kitchen paper', wet: 'the paper', follows: 'read against a lamp, torn away where a root sits' },
+  tissue: { text: 'tissue', wet: 'the tissue', follows: 'thin: read best, torn soonest' },
+  cloth: { text: 'old cloth', wet: 'the cloth', follows: 'used again; roots lift out; not read unopened' },
+  pad: { text: 'cotton pads', wet: 'the pads', follows: 'much water for few seeds; roots hook in' },
+  perlite: { text: 'loose perlite', wet: 'perlite', follows: 'nothing to tear; for weeks of chill' },
+  vermiculite: { text: 'loose vermiculite', wet: 'vermiculite', follows: 'nothing to tear; holds its water for weeks' },
+};
+/** With what it is damped, how wet it is, and what light it has. */
+export const DAMPED_WORDS: Readonly<Record<Damping, { readonly text: string; readonly follows: string }>> = {
+  water: { text: 'plain water', follows: 'nothing to measure, nothing to spill' },
+  peroxide: { text: 'a little peroxide in the water', follows: 'sets mould back by about two fifths, by rule of thumb' },
+};
+export const WET_WORDS: Readonly<Record<Wetness, { readonly text: string; readonly follows: string }>> = {
+  wrung: { text: 'wrung-out damp', follows: 'wet enough to drink, air in the paper' },
+  free: { text: 'a little free water', follows: 'a quarter more: lasts a hot day, moulds sooner' },
+  pool: { text: 'a pool in one corner', follows: 'half as much again: for thirsty seed; what lies in it drowns' },
+};
+export const LIGHT_WORDS: Readonly<Record<Light, { readonly text: string; readonly follows: string }>> = {
+  dark: { text: 'in the dark', follows: 'a dark place never cooks' },
+  indirect: { text: 'in indirect light', follows: 'for kinds that wait for it; never direct sun' },
 };
 
 /** Ways to start seed, as one chooses them. */

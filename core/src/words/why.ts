@@ -1,6 +1,6 @@
 import { aliveInWords } from './alive.js';
 import type { Ground, Why, Weighed, WhyFigures } from '../judging/index.js';
-import { methodOf, type Method } from '../method/index.js';
+import { methodFor, type Method } from '../method/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
 import { about, capital, chanceInWords, counted, HOUR_MS, rangeInWords, type Words } from '../units/index.js';
 import { knownInWords } from './known.js';
@@ -80,7 +80,7 @@ function sureInWords({ seeds, looks, stays }: ParcelFacts, { low, high }: WhyFig
 
 /** Tells what a judgement rests on. */
 export function whyInWords({ now, weighed }: Why, facts: ParcelFacts, words: Words): WhyPanel {
-  const method = methodOf(facts.method);
+  const method = methodFor(facts.method, facts.crop);
   return {
     seeds: facts.seeds,
     now,

@@ -36,7 +36,7 @@ export function questionsOn(reader: Reader) {
     batches: (nowMs: number) => batch.live(nowMs),
     why: (nowMs: number, id: string) => batch.why(id, nowMs),
     packet: (nowMs: number, id: string) => packet.sheet(id, nowMs),
-    start: (nowMs: number, packetId: string, method: MethodId, startMs: number) => start(packetId, method, startMs, nowMs),
+    start: (nowMs: number, packetId: string, startMs: number) => start(packetId, startMs, nowMs),
     kin: (nowMs: number, id: string) => packet.kin(id, nowMs),
     box: (nowMs: number, asked: BoxQuestion) => box(asked, nowMs),
     packetsAsCsv: () => packetsAsCsv(packets.list()),

@@ -8,7 +8,7 @@ import { changedMeanwhile, Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import type * as z from 'zod';
 import { waitedMs } from '../http/waited.js';
-import { refuseClosed } from '../journal/close.js';
+import { refuseClosed, refuseClosedButLate, refuseUntucked } from '../journal/close.js';
 import { mending } from './mending.js';
 import { checkClasses, checkLook } from '../journal/look.js';
 import { checkMove, checkQuiet } from '../journal/move.js';
@@ -16,10 +16,10 @@ import { movesOf, resultOf } from '../journal/read.js';
 import { checkRecount } from '../journal/recount.js';
 import { checkUndo } from '../journal/undo.js';
 import { checkWhole } from '../journal/whole.js';
-import { checkBatch } from './checks.js';
+import { checkAlong, checkBatch, checkWay } from './checks.js';
 
 export function batchRoutes(services: Services): Router {
-  const { act, ask, batches, beds, clock, crops, holders, household, journal, packets, spots } = services;
+  const { act, ask, batches, beds, clock, crops, holders, household, journal, packets, racks, spots } = services;
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
@@ -42,6 +42,18 @@ export function batchRoutes(services: Services): Router {
     holders.add(holder.newId, holder.kind, holder.closure, holder.spotId, fromMs, nowMs);
     return holder.newId;
   };
+  /** The batch that another one begins again: of the same crop, and not taken back. */
+  const attempt = (id: string, cropId: string): string => {
+    const row = batches.get(id);
+    refuseUntucked(subject(id));
+    if (packets.get(row.packet_id).crop_id !== cropId) throw Problem.field('after', 'after must be a batch of the same crop');
+    return id;
+  };
+  /** Slots that stand empty, where the household has a rack. */
+  const freeSlots = (): number | null => {
+    const all = racks.list();
+    return all.length === 0 ? null : all.reduce((sum, { slots, taken }) => sum + slots - taken, 0);
+  };
   return Router()
     .get('/batches', async (_request, response) => {
       json(response, await ask('batches', clock.now()));
@@ -57,11 +69,16 @@ export function batchRoutes(services: Services): Router {
       const { zone } = household.get();
       act('batch', body, (nowMs) => {
         const startMs = momentFrom(body.startAt, zone, nowMs, 'startAt');
-        packets.get(body.packetId);
-        packets.checkStock(body.packetId, body.taken ?? body.seeds, body.taken === null ? 'seeds' : 'taken');
+        const packet = packets.get(body.packetId);
+        const crop = crops.crop(packet.crop_id);
+        const along = body.also?.seeds ?? 0;
+        packets.checkStock(body.packetId, (body.taken ?? body.seeds) - along, body.taken === null ? 'seeds' : 'taken');
         checkBatch(body);
+        checkWay(body, crop, { lengths: household.get().units, cold: spots.anyCold(startMs), freeSlots: freeSlots() });
+        if (body.also) checkAlong(body, packet, packets.get(body.also.packetId, 'also.packetId'));
+        if (body.also) packets.checkStock(body.also.packetId, along, 'also.seeds');
+        const from = body.after === null ? undefined : { id: attempt(body.after, packet.crop_id), kind: 'restart' as const };
         const holderId = holderFor(body.holder, startMs, nowMs);
-        const crop = crops.crop(packets.get(body.packetId).crop_id);
         const { secondStep: agreed } = body;
         const secondStep = agreed && {
           atMs: momentFrom(agreed.at, zone, nowMs, 'secondStep.at', Infinity),
@@ -69,9 +86,9 @@ export function batchRoutes(services: Services): Router {
           seeds: agreed.seeds,
         };
         if (secondStep && secondStep.atMs <= startMs) throw Problem.field('secondStep.at', 'secondStep.at must lie after the start');
-        const soakUntilMs = body.soaking ? soakEnd(crop, startMs) : null;
+        const soakUntilMs = body.soaking ? soakEnd(crop, startMs, body.soakHours) : null;
         const number = household.takeNumber();
-        batches.add(body, { number, token: uuid(), startMs, soakUntilMs, secondStep, newId: uuid, holderId, nowMs });
+        batches.add(body, { number, token: uuid(), startMs, soakUntilMs, secondStep, newId: uuid, holderId, nowMs, from });
       });
       await created(request, response, body.id);
     })
@@ -82,7 +99,7 @@ export function batchRoutes(services: Services): Router {
       const { zone } = household.get();
       act(`look ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        refuseClosed(about);
+        refuseClosedButLate(about, body.seen?.tipped ?? null);
         const corrected = about.entries.find((entry) => entry.id === body.supersedes);
         if (body.supersedes !== null && (corrected?.kind !== 'look' || !corrected.counts)) {
           throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
@@ -106,7 +123,8 @@ export function batchRoutes(services: Services): Router {
       const { zone } = household.get();
       act(`move ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        refuseClosed(about);
+        // What came late is lifted out of a closed batch too: there is nothing else to lift.
+        refuseUntucked(about);
         const atMs = body.at !== null ? momentFrom(body.at, zone, nowMs, 'at') : nowFor(about.startMs, nowMs, waited, zone);
         checkMove(body, atMs, about);
         checkQuiet(body.quietPlanted, about);

@@ -1,4 +1,5 @@
-import type { Aim, batchRequest } from '@fresh-tuck/contract';
+import type { Aim, Batch, batchRequest, LINK_KINDS } from '@fresh-tuck/contract';
+import { USUAL_SETUP, type Damping, type Light, type Medium, type Setup, type Wetness } from '@fresh-tuck/core/carrier';
 import { methodOf, paneOf, type CarrierKind, type MethodId, type Pane } from '@fresh-tuck/core/method';
 import type { SecondStep } from '@fresh-tuck/core/parcel';
 import { v7 as uuid } from 'uuid';
@@ -21,6 +22,13 @@ export interface BatchRow {
   readonly start_ms: number;
   readonly chill_until_ms: number | null;
   readonly soak_until_ms: number | null;
+  readonly damped: Damping | null;
+  readonly wet: Wetness | null;
+  readonly light: Light | null;
+  readonly chilled_days: number;
+  readonly chill_dry: 0 | 1;
+  readonly from_id: string | null;
+  readonly from_kind: (typeof LINK_KINDS)[number] | null;
   /** JSON of what was agreed; null where nothing was. */
   readonly second_step: string | null;
   readonly prepared: string;
@@ -36,6 +44,7 @@ export interface BatchRow {
   readonly width_mm: number | null;
   readonly height_mm: number | null;
   readonly places: number | null;
+  readonly medium: Medium | null;
 }
 
 /** A closing, or a test's final count, that counts. */
@@ -57,8 +66,8 @@ interface CarrierPlace {
   readonly recorded_ms: number;
 }
 
-type NewBatch = Omit<BatchRow, 'carrier_id' | 'carrier_kind' | 'width_mm' | 'height_mm' | 'places'>;
-interface NewCarrier extends Pick<BatchRow, 'width_mm' | 'height_mm' | 'places'> {
+type NewBatch = Omit<BatchRow, 'carrier_id' | 'carrier_kind' | 'width_mm' | 'height_mm' | 'places' | 'medium'>;
+interface NewCarrier extends Pick<BatchRow, 'width_mm' | 'height_mm' | 'places' | 'medium'> {
   readonly id: string;
   readonly batch_id: string;
   readonly kind: CarrierKind;
@@ -89,7 +98,7 @@ const USUAL_PANE = { widthMm: 140, heightMm: 110, plies: 2 } as const;
 export function batchStore(db: Database) {
   const one = first<BatchRow, [string]>(
     db,
-    `SELECT b.*, c.id AS carrier_id, c.kind AS carrier_kind, c.width_mm, c.height_mm, c.places FROM batch b
+    `SELECT b.*, c.id AS carrier_id, c.kind AS carrier_kind, c.width_mm, c.height_mm, c.places, c.medium FROM batch b
     JOIN carrier c ON c.rowid = (SELECT min(rowid) FROM carrier WHERE batch_id = b.id) WHERE b.id = ?`,
   );
   const live = all<{ readonly id: string }, []>(db, `SELECT b.id FROM batch b WHERE ${LIVE} ORDER BY b.number`);
@@ -116,14 +125,14 @@ export function batchStore(db: Database) {
   const insert = write<[NewBatch]>(
     db,
     `INSERT INTO batch (id, number, token, packet_id, method, purpose, seeds, taken, wanted, start_ms, chill_until_ms, soak_until_ms,
-      second_step, prepared, dose_ml, final_ms, aim, recorded_ms)
+      second_step, prepared, dose_ml, final_ms, aim, recorded_ms, damped, wet, light, chilled_days, chill_dry, from_id, from_kind)
     VALUES (@id, @number, @token, @packet_id, @method, @purpose, @seeds, @taken, @wanted, @start_ms, @chill_until_ms, @soak_until_ms,
-      @second_step, @prepared, @dose_ml, @final_ms, @aim, @recorded_ms)`,
+      @second_step, @prepared, @dose_ml, @final_ms, @aim, @recorded_ms, @damped, @wet, @light, @chilled_days, @chill_dry, @from_id, @from_kind)`,
   );
   const insertCarrier = write<[NewCarrier]>(
     db,
-    `INSERT INTO carrier (id, batch_id, kind, width_mm, height_mm, plies, places, seeds)
-    VALUES (@id, @batch_id, @kind, @width_mm, @height_mm, @plies, @places, @seeds)`,
+    `INSERT INTO carrier (id, batch_id, kind, width_mm, height_mm, plies, places, seeds, medium)
+    VALUES (@id, @batch_id, @kind, @width_mm, @height_mm, @plies, @places, @seeds, @medium)`,
   );
   const place = write<[string, string, string, number, number]>(
     db,
@@ -137,6 +146,12 @@ export function batchStore(db: Database) {
     db,
     `SELECT id, holder_id, from_ms, recorded_ms FROM carrier_place p WHERE carrier_id = ? AND ${stood('carrier_place', 'carrier_id', 'p')}
     ORDER BY from_ms, rowid`,
+  );
+
+  const alsoFrom = write<[string, string, number]>(db, 'INSERT INTO batch_packet (batch_id, packet_id, seeds) VALUES (?, ?, ?)');
+  const followers = all<{ readonly batchId: string; readonly number: number; readonly kind: (typeof LINK_KINDS)[number] }, [string]>(
+    db,
+    `SELECT b.id AS batchId, b.number, b.from_kind AS kind FROM batch b WHERE b.from_id = ? AND NOT ${untucked('b.id')} ORDER BY b.number`,
   );
 
   const setColumn = Object.fromEntries(
@@ -174,6 +189,30 @@ export function batchStore(db: Database) {
         own.filter(({ from_ms, recorded_ms }) => from_ms === line.from_ms && recorded_ms === line.recorded_ms).map(({ id }) => id),
       );
     },
+    /** Batches that follow one: begun again, or split off. */
+    followers,
+    /** The batch that one follows, and the days between the first start of the chain and its own; null where it is a first try. */
+    fromOf(row: BatchRow): Batch['from'] {
+      if (row.from_id === null || row.from_kind === null) return null;
+      const from = one(row.from_id);
+      if (!from) return null;
+      let first = from;
+      // A chain is short, and never a ring: each follows one with a smaller number.
+      while (first.from_id !== null && first.from_kind === 'restart') first = one(first.from_id) ?? { ...first, from_id: null };
+      return {
+        batchId: from.id,
+        number: from.number,
+        kind: row.from_kind,
+        daysLost: row.from_kind === 'restart' ? Math.max(Math.round((row.start_ms - first.start_ms) / DAY_MS), 0) : 0,
+      };
+    },
+    /** How it was laid, as the forecast has it. */
+    setupOf: ({ medium, damped, wet, light }: BatchRow): Setup => ({
+      medium: medium ?? USUAL_SETUP.medium,
+      damped: damped ?? USUAL_SETUP.damped,
+      wet: wet ?? USUAL_SETUP.wet,
+      light,
+    }),
     /** Seeds in each carrier, in their order. */
     replicatesOf: (row: BatchRow): number[] => carriers(row.id).map(({ seeds }) => seeds ?? row.seeds),
     /** The pane that a batch is drawn on, mm. */
@@ -201,6 +240,7 @@ export function batchStore(db: Database) {
         newId: () => string;
         holderId: string;
         nowMs: number;
+        from?: { readonly id: string; readonly kind: (typeof LINK_KINDS)[number]; readonly chillUntilMs?: number | null };
       },
     ): void {
       const { id, seeds, replicates, chillDays, finalDays } = request;
@@ -216,7 +256,7 @@ export function batchStore(db: Database) {
         taken: request.taken,
         wanted: request.wanted,
         start_ms: facts.startMs,
-        chill_until_ms: daysOn(chillDays),
+        chill_until_ms: facts.from?.chillUntilMs === undefined ? daysOn(chillDays) : facts.from.chillUntilMs,
         soak_until_ms: facts.soakUntilMs,
         second_step: facts.secondStep && JSON.stringify(facts.secondStep),
         prepared: JSON.stringify(request.prepared),
@@ -224,7 +264,15 @@ export function batchStore(db: Database) {
         final_ms: daysOn(finalDays),
         aim: JSON.stringify(request.aim),
         recorded_ms: facts.nowMs,
+        damped: request.damped,
+        wet: request.wet,
+        light: request.light,
+        chilled_days: request.chilledDays,
+        chill_dry: request.chillDry ? 1 : 0,
+        from_id: facts.from?.id ?? null,
+        from_kind: facts.from?.kind ?? null,
       });
+      if (request.also) alsoFrom(id, request.also.packetId, request.also.seeds);
       const sheet = 'towel' in request ? request.towel : null;
       for (let nth = 0; nth < replicates; nth++) {
         const share = Math.floor(seeds / replicates) + (nth < seeds % replicates ? 1 : 0);
@@ -236,6 +284,7 @@ export function batchStore(db: Database) {
           width_mm: sheet?.widthMm ?? null,
           height_mm: sheet?.heightMm ?? null,
           plies: sheet?.plies ?? null,
+          medium: sheet?.medium ?? null,
           places: 'places' in request ? request.places : null,
           seeds: replicates === 1 ? null : share,
         });

@@ -2,9 +2,13 @@ import {
   CARRIERS,
   CLOSING_REASONS,
   CLOSURES,
+  DAMPINGS,
   DAMPS,
   ENTRY_KINDS,
   HOLDER_KINDS,
+  LIGHTS,
+  LINK_KINDS,
+  MEDIA,
   METHODS,
   PLACE_KINDS,
   PURPOSES,
@@ -13,6 +17,7 @@ import {
   SOIL_SOURCES,
   UNIT_SYSTEMS,
   VIAS,
+  WETNESSES,
 } from '@fresh-tuck/contract';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
 import { SEED_STAGES } from '@fresh-tuck/core/parcel';
@@ -36,11 +41,19 @@ export const CODES: Readonly<Record<string, readonly string[]>> = {
   seedling_event_kind: SEEDLING_EVENTS,
   seedling_stage: SEEDLING_STAGES,
   soil_source: SOIL_SOURCES,
+  medium: MEDIA,
+  damping: DAMPINGS,
+  wetness: WETNESSES,
+  light: LIGHTS,
+  link_kind: LINK_KINDS,
 };
 
 /** Lays down the codes that a database does not know yet. */
 export function addCodes(db: Database): void {
+  const tables = new Set(db.prepare<[], string>("SELECT name FROM sqlite_schema WHERE type = 'table'").pluck().all());
   for (const [table, codes] of Object.entries(CODES)) {
+    // A database of an older schema knows fewer lists.
+    if (!tables.has(table)) continue;
     const known = new Set(db.prepare<[], string>(`SELECT code FROM ${table}`).pluck().all());
     const missing = codes.filter((code) => !known.has(code));
     if (missing.length === 0) continue;

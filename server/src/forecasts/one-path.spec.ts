@@ -4,7 +4,7 @@ import type { Batch, Start } from '@fresh-tuck/contract';
 import { readingBody, spotBody } from '@fresh-tuck/contract/testing';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { reportFor } from '@fresh-tuck/core/judging';
-import { METHODS } from '@fresh-tuck/core/method';
+import { methodOf, METHODS, unsuited } from '@fresh-tuck/core/method';
 import { planFor, type PlanQuestion } from '@fresh-tuck/core/sowing';
 import { batchBody, household, lookBody, NOW_MS, packetBody, type Household } from '../testing/household.js';
 
@@ -28,10 +28,10 @@ type Drawn = typeof drawn extends fc.Arbitrary<infer T> ? T : never;
 async function furnished(): Promise<{ home: Household; spots: string[] }> {
   const home = await household();
   const spots = [home.spotId, uuid(), uuid()];
-  for (const id of spots.slice(1))
+  for (const [nth, id] of spots.slice(1).entries())
     await home.request
       .post('/api/spots')
-      .send(spotBody({ id, kind: 'room' }))
+      .send(spotBody({ id, kind: nth === 0 ? 'room' : 'fridge' }))
       .expect(201);
   const days: [string, string, number][] = [
     [spots[0] ?? '', '2026-04-09', 27],
@@ -64,13 +64,15 @@ describe('one path for one question', () => {
       if (!crop) throw new Error(`no ${one.cropId}`);
       const packet = packetBody({ cropId: one.cropId, year: one.year, printedRatePercent: one.rate, seedCount: one.stock });
       await home.request.post('/api/packets').send(packet).expect(201);
-      const at = one.startAt === null ? '' : `&at=${one.startAt}`;
-      const start = await get<Start>(`packets/${packet.id}/start?method=${one.method}${at}`);
+      const at = one.startAt === null ? '' : `?at=${one.startAt}`;
+      const start = await get<Start>(`packets/${packet.id}/start${at}`);
+      const { event } = methodOf(one.method);
+      const places = start.spots.map(({ priors, ...place }) => ({ ...place, prior: priors[event] }));
       const question: PlanQuestion = {
         crop,
         method: one.method,
         packet: {
-          prior: start.spots[0]?.prior ?? fail('no prior'),
+          prior: places[0]?.prior ?? fail('no prior'),
           handled: { moved: 0, snapped: 0 },
           fates: {},
           sound: { normal: 0, abnormal: 0 },
@@ -95,7 +97,7 @@ describe('one path for one question', () => {
         chillDays: one.chillDays,
         closure: one.closure,
         pane: { widthMm: 140, heightMm: 110, plies: 2 },
-        spots: start.spots,
+        spots: places,
       };
       const plan = planFor(question, { ...house, ways }, house.millilitresPerSpray);
       const seeds = Math.min(plan.seeds, one.stock ?? 400);
@@ -125,7 +127,8 @@ describe('one path for one question', () => {
         .toEqual(plain(told.answers));
     }
 
-    for (const one of fc.sample(drawn, { numRuns: RUNS, seed: 11 })) await alike(one);
+    const suits = ({ cropId, method }: Drawn): boolean => CROPS.some((crop) => crop.id === cropId && unsuited(crop, method) === null);
+    for (const one of fc.sample(drawn.filter(suits), { numRuns: RUNS, seed: 11 })) await alike(one);
   });
 });
 

@@ -54,7 +54,10 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         wanted: row.wanted,
         startMs: row.start_ms,
         chillUntilMs: row.chill_until_ms,
+        chilledDays: row.chilled_days,
+        chillDry: row.chill_dry === 1,
         soakUntilMs: row.soak_until_ms,
+        setup: stores.batches.setupOf(row),
         secondStep: stores.batches.secondOf(row),
         prior,
         stays: staysOf(row, stores, untilMs, recordOf),
@@ -143,7 +146,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         // A closed batch is told as it stood when it was closed: what the years since did to its place is not its story.
         // Where the clock was set back, a parcel is told as of the last that was seen of it.
         const seenMs = Math.max(nowMs, row.start_ms, ...looksOf(entries).map((look) => look.atMs));
-        const atMs = live.has(id) ? seenMs : (closedAt(entries) ?? nowMs);
+        const atMs = live.has(id) ? seenMs : Math.max(closedAt(entries) ?? nowMs, ...looksOf(entries).map((look) => look.atMs));
         // What was known when it began: its own end must not teach it.
         const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms, atMs);
         const plain = factsWith(row, entries, prior, household, atMs, live.has(id) ? Infinity : atMs, entriesOf, recordOf);
@@ -190,6 +193,8 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
           lastLookId: lastLook?.id ?? null,
           lastLookMs: lastLook?.atMs ?? null,
           prepared: JSON.parse(row.prepared) as Preparation[],
+          from: stores.batches.fromOf(row),
+          followers: stores.batches.followers(id),
           dressed: packet.dressed === 1,
           purpose: row.purpose,
           replicates: stores.batches.replicatesOf(row),

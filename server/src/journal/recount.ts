@@ -11,14 +11,17 @@ export function recountKind(db: Database) {
     db,
     'SELECT entry_id, seeds FROM recount WHERE entry_id IN (SELECT id FROM entry WHERE batch_id = ?)',
   );
-  const insert = write<[string, number]>(db, 'INSERT INTO recount (entry_id, seeds) VALUES (?, ?)');
+  const insert = write<[string, number, number]>(db, 'INSERT INTO recount (entry_id, seeds, joined) VALUES (?, ?, ?)');
   const kind: EntryKind<'recount'> = {
     read(batchId) {
       const rows = new Map(recounts(batchId).map(({ entry_id, seeds }) => [entry_id, seeds]));
       return ({ id }) => ({ seeds: rows.get(id) ?? 0 });
     },
   };
-  return { ...kind, add: (id: string, seeds: number): void => void insert(id, seeds) };
+  return {
+    ...kind /** @param joined of them, seeds that came along from another batch */,
+    add: (id: string, seeds: number, joined: number): void => void insert(id, seeds, joined),
+  };
 }
 
 /** Refuses a starting count below what was already seen. */

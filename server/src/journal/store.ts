@@ -111,9 +111,9 @@ export function journalStore(db: Database) {
       begin('move', head);
       kinds.move.add(head.id, move, takeNumber);
     },
-    addRecount(head: NewEntry, seeds: number): void {
+    addRecount(head: NewEntry, seeds: number, joined = 0): void {
       begin('recount', head);
-      kinds.recount.add(head.id, seeds);
+      kinds.recount.add(head.id, seeds, joined);
     },
     addClosing(head: NewEntry, reason: CloseBody['reason']): void {
       begin('close', head);

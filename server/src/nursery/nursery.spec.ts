@@ -102,7 +102,7 @@ describe('the nursery', () => {
     expect(nursingDays.map(Math.round)).toEqual([42, 30]);
     // Planted out on 21 and 25 May: three days after the 20th in the middle.
     expect(lateness).toEqual([{ year: 2026, days: 3, kind: 'plant_out' }]);
-    expect(await get<PastSeasons>('crops/okra/seasons')).toEqual({ nursingDays: [], lateness: [] });
+    expect(await get<PastSeasons>('crops/okra/seasons')).toEqual({ nursingDays: [], lateness: [], ways: [] });
   });
 
   it('fills racks in the order of their naming, and frees a slot when its plant is gone', async () => {

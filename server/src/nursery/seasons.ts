@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import type { Aim, PastSeasons } from '@fresh-tuck/contract';
 import { counting, happened, untucked } from '../db/standing.js';
 import type { Database } from '../db/database.js';
+import { wayStore, type WayStore } from './ways.js';
 
 const DAY_MS = 86_400_000;
 
@@ -24,7 +25,7 @@ interface Reached {
  * What earlier batches of a crop tell a plan: the days from move to planting out, and
  * how much later than wished each batch got there (the median of its plants).
  */
-export function seasonStore(db: Database) {
+export function seasonStore(db: Database, ways: WayStore = wayStore(db)) {
   const reached = db.prepare<unknown[], Reached>(`
     SELECT b.id AS batchId, c.number AS cupNumber, ${happened('e')} AS movedMs, s.stage, min(s.at_ms) AS atMs, b.aim
     FROM seedling_event s JOIN cup c ON c.number = s.cup_number
@@ -50,7 +51,7 @@ export function seasonStore(db: Database) {
         const days = median(there.map(({ atMs }) => DateTime.fromMillis(atMs, { zone }).startOf('day').diff(wished, 'days').days));
         lateness.push({ year: wished.year, days: Math.round(days), kind: target.kind });
       }
-      return { nursingDays, lateness };
+      return { nursingDays, lateness, ways: ways.of(cropId, untilMs) };
     },
   };
 }

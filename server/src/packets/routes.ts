@@ -65,11 +65,11 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
       json(response, await ask('kin', clock.now(), request.params.packetId));
     })
     .get('/packets/:packetId/start', async (request, response) => {
-      const { at, method } = read(startQuery, request.query);
+      const { at } = read(startQuery, request.query);
       const nowMs = clock.now();
       // What is planned may lie ahead.
       const startMs = momentFrom(at, household.get().zone, nowMs, 'at', Infinity);
-      json(response, await ask('start', nowMs, request.params.packetId, method, startMs));
+      json(response, await ask('start', nowMs, request.params.packetId, startMs));
     })
     .post('/packets', async (request, response) => {
       const body = read(packetRequest, request.body);

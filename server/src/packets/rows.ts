@@ -40,7 +40,14 @@ export interface BatchLine {
 /** A packet's columns, in their order. */
 export type PacketValues = readonly unknown[];
 
-export type UsedRow = Omit<BatchLine, 'taken'> & { readonly packet_id: string; readonly laid: number; readonly taken: number | null };
+export type UsedRow = Omit<BatchLine, 'taken'> & {
+  readonly packet_id: string;
+  readonly laid: number;
+  readonly taken: number | null;
+  readonly split: 0 | 1 | null;
+  readonly joined: number;
+  readonly other: number;
+};
 export interface CountRow {
   readonly id: string;
   readonly packet_id: string;

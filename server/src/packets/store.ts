@@ -55,11 +55,18 @@ export function packetStore(db: Database, crops: CropStore) {
   );
   // A corrected count replaces the batch's own.
   const lines = (where: string): string => `
-    SELECT b.id, b.packet_id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken,
+    SELECT b.id, b.packet_id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken, b.from_kind = 'split' AS split,
+      coalesce((SELECT sum(r.joined) FROM entry e JOIN recount r ON r.entry_id = e.id
+        WHERE e.batch_id = b.id AND e.kind = 'recount' AND ${counting('e')}), 0) AS joined,
+      coalesce((SELECT sum(a.seeds) FROM batch_packet a WHERE a.batch_id = b.id), 0) AS other,
       coalesce((SELECT r.seeds FROM entry e JOIN recount r ON r.entry_id = e.id
         WHERE e.batch_id = b.id AND e.kind = 'recount' AND ${counting('e')} ORDER BY e.rowid DESC LIMIT 1), b.seeds) AS seeds,
       ${closed('b.id')} AS closed
     FROM batch b WHERE ${where} AND NOT ${untucked('b.id')} ORDER BY b.number`;
+  // Seed that went into batches of another packet of the variety.
+  const alongOf = db.prepare<unknown[], { seeds: number }>(
+    `SELECT a.seeds FROM batch_packet a JOIN batch b ON b.id = a.batch_id WHERE a.packet_id = ? AND b.number > ? AND NOT ${untucked('b.id')}`,
+  );
   const used = db.prepare<unknown[], UsedRow>(lines('b.packet_id = ?'));
   const allUsed = db.prepare<unknown[], UsedRow>(lines('true'));
   const allCounts = db.prepare<unknown[], CountRow>(
@@ -72,10 +79,15 @@ export function packetStore(db: Database, crops: CropStore) {
     if (!row) throw Problem.unknown('packet');
     return row;
   }
+  /** What a batch took out of its packet: nothing where it was split off another; husks that split gave several seeds each. */
+  const takenBy = ({ split, seeds, joined, other, taken, laid }: UsedRow): number => {
+    if (split === 1) return 0;
+    const own = Math.max(seeds - joined - other, 0);
+    return taken === null ? own : Math.ceil((own * taken) / laid);
+  };
   const lineOf = (line: UsedRow): BatchLine => ({
     ...line,
-    // Husks that split gave several seeds each.
-    taken: line.taken === null ? line.seeds : Math.ceil((line.seeds * line.taken) / line.laid),
+    taken: takenBy(line),
   });
   const batchesOf = (id: string): BatchLine[] => used.all(id).map(lineOf);
   const countsOf = (id: string) => counts.all(id);
@@ -84,7 +96,8 @@ export function packetStore(db: Database, crops: CropStore) {
   function leftOf(last: CountRow | undefined, begun: readonly BatchLine[]): number | null {
     if (!last) return null;
     const since = begun.filter(({ number }) => number > last.after_number);
-    return Math.max(last.seeds - since.reduce((sum, { taken }) => sum + taken, 0), 0);
+    const along = alongOf.all(last.packet_id, last.after_number).reduce((sum, { seeds }) => sum + seeds, 0);
+    return Math.max(last.seeds - since.reduce((sum, { taken }) => sum + taken, 0) - along, 0);
   }
   /** Packets of the crop beside one that have seed left, or that nobody counted; the newest harvest first. */
   function othersOf(id: string, most: number): { readonly row: PacketRow; readonly left: number | null }[] {

@@ -9,6 +9,7 @@ import {
   type SpotRequest,
 } from '@fresh-tuck/contract';
 import { counted, offsetHours, type UnitSystem } from '@fresh-tuck/core/units';
+import { lastIsCold } from '@fresh-tuck/core/preparing';
 import { placeNow, SPEAKS_MS } from '@fresh-tuck/core/warmth';
 import { placeInWords } from '@fresh-tuck/core/words';
 import type { Database } from '../db/database.js';
@@ -154,6 +155,12 @@ export function spotStore(db: Database) {
   const rename = db.prepare('UPDATE spot SET name = @name, kind = @kind, version = version + 1 WHERE id = @id');
 
   return {
+    /** Whether any spot is cold enough to chill seed, by its last reading or else by what such places are like. */
+    anyCold: (atMs: number): boolean =>
+      (all.all() as SpotRow[]).some(({ id }) => {
+        const { readings, guess } = record(id, atMs, LATEST_MS);
+        return lastIsCold([{ fromMs: atMs, readings, guess }]);
+      }),
     ...shelf,
     /** Put away: kept in records, offered no more. */
     away: (zone: string, units: UnitSystem, nowMs: number): Spot[] => away.all().map((row) => spotOf(row, zone, units, nowMs)),

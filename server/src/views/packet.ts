@@ -40,7 +40,16 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
     const row = batches.get(batchId);
     const entries = journal.entries(batchId);
     const { tipped, rotten, moved, quiet } = parcelState(seedsOf(row, entries), row.start_ms, looksOf(entries), movesOf(entries));
-    return { batchId, tipped, rotten, moved, quiet };
+    const from = batches.fromOf(row);
+    return {
+      batchId,
+      method: row.method,
+      from: from && { batchId: from.batchId, number: from.number, kind: from.kind },
+      tipped,
+      rotten,
+      moved,
+      quiet,
+    };
   }
 
   function whole(packet: StoredPacket, nowMs: number): Packet {

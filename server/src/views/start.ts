@@ -1,5 +1,4 @@
 import type { Start } from '@fresh-tuck/contract';
-import { methodOf, type MethodId } from '@fresh-tuck/core/method';
 import type { Reader } from '../forecasts/reader.js';
 
 /**
@@ -8,15 +7,15 @@ import type { Reader } from '../forecasts/reader.js';
  * it was begun.
  */
 export function startView({ forecasts, household, packets, spots }: Reader) {
-  return (packetId: string, method: MethodId, startMs: number, nowMs: number): Start => {
+  return (packetId: string, startMs: number, nowMs: number): Start => {
     const home = household.get();
-    const { event } = methodOf(method);
+    const priorOf = (spotId: string, seen: 'tip' | 'emergence') => forecasts.priorOf(packetId, spotId, seen, home, startMs, nowMs);
     packets.get(packetId);
     return {
       startMs,
       spots: spots.ids().map((id) => {
         const { readings, guess } = spots.record(id, startMs, Infinity);
-        return { id, readings: [...readings], guess, prior: forecasts.priorOf(packetId, id, event, home, startMs, nowMs) };
+        return { id, readings: [...readings], guess, priors: { tip: priorOf(id, 'tip'), emergence: priorOf(id, 'emergence') } };
       }),
     };
   };

@@ -75,7 +75,7 @@ export class BatchScreen {
   /** What to show at once, where another screen led here. */
   readonly show = input<string>();
 
-  protected readonly reasons = CLOSING_REASONS.filter((value) => value !== 'counted').map((value) => ({
+  protected readonly reasons = CLOSING_REASONS.filter((value) => value !== 'counted' && value !== 'joined').map((value) => ({
     value,
     text: REASON_WORDS[value],
   }));
