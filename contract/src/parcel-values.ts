@@ -70,6 +70,10 @@ export const testResult = z.object({
 }) satisfies z.ZodType<TestResult>;
 
 export const houseWays = z.object({
+  laid: z
+    .object({ medium: z.enum(MEDIA), damped: z.enum(DAMPINGS), wet: z.enum(WETNESSES) })
+    .partial()
+    .optional(),
   rootSchool: z.enum(['crop', 'tip', 'short', 'finger']),
   unopenedFirst: z.boolean(),
   leastHope: chance,
@@ -197,6 +201,7 @@ const wholeReport = z.object({
   window: z.object({ readyMs: ms.nullable(), lateMs: ms.nullable() }),
   drying: z.object({ dryingAtMs: ms, shareLeft: z.number(), factor: z.number().positive() }),
   drownsMs: ms.nullable(),
+  afloat: chance,
   soaking: z.object({ enoughMs: ms, outByMs: ms, drownsMs: ms }).nullable(),
   thirst: z.object({ damp: z.enum(['dry', 'drying']), felt: z.boolean(), sinceMs: ms }).nullable(),
   chill: z.object({ earnedDays: z.number().min(0), wantedDays: z.number(), asleep: chance }).nullable(),
@@ -238,7 +243,12 @@ export const reportOnCard: z.ZodType<Omit<Report, 'curve'>> = wholeReport.omit({
 const tone = z.enum(['trouble', 'growth', 'waiting', 'water']);
 const sentence = z.string().min(2);
 const act = z.union([
-  z.object({ does: z.literal('start'), packet: z.enum(['same', 'other']), seeds: z.number().int().min(1) }),
+  z.object({
+    does: z.literal('start'),
+    packet: z.enum(['same', 'other']),
+    seeds: z.number().int().min(1),
+    again: z.object({ method: z.enum(METHODS) }).optional(),
+  }),
   z.object({ does: z.literal('close'), reason: z.enum(CLOSING_REASONS) }),
   z.object({ does: z.enum(['place', 'open', 'test', 'count']) }),
 ]);

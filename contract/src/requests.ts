@@ -1,7 +1,19 @@
 import * as z from 'zod';
 import { SEED_STAGES, TROUBLES } from '@fresh-tuck/core/parcel';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
-import { CLOSING_REASONS, CLOSURES, DAMPS, HOLDER_KINDS, PLACE_KINDS, UNIT_SYSTEMS, VIAS, type PlaceKind } from './choices.js';
+import {
+  CLOSING_REASONS,
+  CLOSURES,
+  DAMPINGS,
+  DAMPS,
+  HOLDER_KINDS,
+  MEDIA,
+  PLACE_KINDS,
+  UNIT_SYSTEMS,
+  VIAS,
+  WETNESSES,
+  type PlaceKind,
+} from './choices.js';
 import { celsius, clockTime, id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
 
 const placeKind = z.enum(Object.keys(PLACE_KINDS) as [PlaceKind, ...PlaceKind[]], { error: 'kind must be one of the kinds of place' });
@@ -51,6 +63,14 @@ export const waysRequest = z.strictObject({
   sureness: number(0.5, 0.99, 'sureness', 'as a share'),
   retestChance: number(0.001, 0.5, 'retestChance', 'as a share'),
   patienceTimes: number(1.5, 20, 'patienceTimes', 'medians'),
+  /** How seed is laid here; what is left out stays. */
+  laid: z
+    .strictObject({
+      medium: z.enum(MEDIA, { error: `laid.medium must be one of ${MEDIA.join(', ')}` }),
+      damped: z.enum(DAMPINGS, { error: `laid.damped must be one of ${DAMPINGS.join(', ')}` }),
+      wet: z.enum(WETNESSES, { error: `laid.wet must be one of ${WETNESSES.join(', ')}` }),
+    })
+    .optional(),
   lateTolerance: number(0.001, 0.5, 'lateTolerance', 'as a share'),
   version: whole(0, 1_000_000_000, 'version').nullable().default(null),
 });

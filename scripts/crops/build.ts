@@ -160,6 +160,7 @@ function entry(row: Row, tabled: string | null) {
       confidence: 'low',
     },
     preparation: { ...preparation(row['preparation'] ?? ''), source: practice, confidence: confidence('conf_other') },
+    laid: { medium: 'house', damped: 'house', wet: 'house', source: guess, confidence: 'low' },
     moving: {
       depthMm: Number(row['depth_mm']),
       surfaceSown: row['surface_sown'] === 'yes',

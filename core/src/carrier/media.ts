@@ -1,6 +1,7 @@
-/** What seed lies in where it lies on a towel, or in loose stuff in a bag. */
-export const MEDIA = ['paper', 'tissue', 'cloth', 'pad', 'perlite', 'vermiculite'] as const;
-export type Medium = (typeof MEDIA)[number];
+import type { Medium, Wetness } from '../crops/index.js';
+import { MEDIA } from '../crops/index.js';
+
+export { DAMPINGS, MEDIA, WETNESSES, type Damping, type Medium, type Wetness } from '../crops/index.js';
 
 /** How a medium takes its water, shows what lies in it, and lets roots go. */
 export interface MediumFacts {
@@ -52,8 +53,5 @@ const LOOSE_DEPTH_MM = 20;
 export const looseLitres = (pane: { readonly widthMm: number; readonly heightMm: number }): number =>
   (pane.widthMm * pane.heightMm * LOOSE_DEPTH_MM) / 1e6;
 
-/** How wet the household likes it: wrung out, a little free water in the fold, or a pool in one corner. */
-export const WETNESSES = ['wrung', 'free', 'pool'] as const;
-export type Wetness = (typeof WETNESSES)[number];
 /** Water against the usual dose. Guess: "a little more for those who like free water". */
 export const WETTER: Readonly<Record<Wetness, number>> = { wrung: 1, free: 1.25, pool: 1.5 };

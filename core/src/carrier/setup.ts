@@ -1,9 +1,5 @@
-import type { Crop } from '../crops/index.js';
-import type { Medium, Wetness } from './media.js';
+import type { Crop, Damping, Medium, Wetness } from '../crops/index.js';
 
-/** What the water is: plain, or with a little household peroxide. */
-export const DAMPINGS = ['water', 'peroxide'] as const;
-export type Damping = (typeof DAMPINGS)[number];
 /** Where it stands while it sprouts. */
 export const LIGHTS = ['dark', 'indirect'] as const;
 export type Light = (typeof LIGHTS)[number];
@@ -18,6 +14,20 @@ export interface Setup {
 }
 
 export const USUAL_SETUP: Setup = { medium: 'paper', damped: 'water', wet: 'wrung', light: null };
+
+/** What a household does where nobody says otherwise. */
+export type HouseSetup = Partial<Omit<Setup, 'light'>>;
+
+/** How a crop is laid: as its kind asks, else as the household does, else as is usual. */
+export function setupFor({ laid }: Pick<Crop, 'laid'>, house: HouseSetup = {}): Setup {
+  const own = <T extends string>(asked: T | 'house', here: T | undefined, usual: T): T => (asked === 'house' ? (here ?? usual) : asked);
+  return {
+    medium: own(laid.medium, house.medium, USUAL_SETUP.medium),
+    damped: own(laid.damped, house.damped, USUAL_SETUP.damped),
+    wet: own(laid.wet, house.wet, USUAL_SETUP.wet),
+    light: null,
+  };
+}
 
 /** Share of the living that comes in the dark of a kind that waits for light, and in light of one that wants the dark. Guesses. */
 const IN_THE_WRONG_LIGHT = { needs_light: 0.6, dark: 0.85 } as const;

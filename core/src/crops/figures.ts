@@ -43,6 +43,7 @@ const stretch = (path: string, label: string, unit: FigureUnit, low: number, hig
 const choice = (path: string, label: string, choices: Record<string, string>): Figure => figure(path, label, 'choice', { choices });
 const text = (path: string, label: string, most = 500, least = 2): Figure => figure(path, label, 'text', { low: least, high: most });
 
+const AS_HERE = 'as it is done here';
 const STEPS = { soak: 'soak', nick: 'nick', file: 'file', split: 'split', peel: 'peel', chill: 'chill', inoculate: 'inoculate' };
 
 /** Groups of figures as the entry has them, in the order in which a sheet tells them. */
@@ -56,6 +57,7 @@ export const FIGURE_GROUPS = {
   water: 'Water',
   coat: 'Coat',
   preparation: 'Preparing',
+  laid: 'Laying',
   moving: 'Moving',
   growing: 'Growing on',
   methods: 'Methods',
@@ -111,6 +113,17 @@ const OWN: readonly Figure[] = [
   number('water.drowningLimitHours', 'Never under water longer than', 'hours', 0.5, 200),
   figure('preparation.steps', 'Steps', 'steps', { choices: STEPS }),
   text('preparation.text', 'How to prepare it'),
+  choice('laid.medium', 'Lies on', {
+    house: AS_HERE,
+    paper: 'kitchen paper',
+    tissue: 'tissue',
+    cloth: 'old cloth',
+    pad: 'cotton pads',
+    perlite: 'loose perlite',
+    vermiculite: 'loose vermiculite',
+  }),
+  choice('laid.damped', 'Damped with', { house: AS_HERE, water: 'plain water', peroxide: 'a little peroxide in the water' }),
+  choice('laid.wet', 'How wet', { house: AS_HERE, wrung: 'wrung-out damp', free: 'a little free water', pool: 'a pool in one corner' }),
   number('moving.depthMm', 'Depth', 'mm', 0, 200),
   figure('moving.surfaceSown', 'Lies on the surface', 'flag', {}),
   text('moving.pot', 'Pot', 120),

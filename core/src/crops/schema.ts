@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { DAMPINGS, MEDIA, WETNESSES } from './laid.js';
 
 const preparationStep = z.enum(['soak', 'nick', 'file', 'split', 'peel', 'chill', 'inoculate']);
 
@@ -85,6 +86,13 @@ export const cropSchema = z
       /** Steps among these for some of its seed only, or by choice: offered, and done where the text says so. */
       sometimes: z.array(preparationStep).optional(),
       text: z.string(),
+      ...sourced,
+    }),
+    /** How it is laid, where the kind asks for it; else as the household does. */
+    laid: z.strictObject({
+      medium: z.enum(['house', ...MEDIA]),
+      damped: z.enum(['house', ...DAMPINGS]),
+      wet: z.enum(['house', ...WETNESSES]),
       ...sourced,
     }),
     moving: z.strictObject({

@@ -141,12 +141,13 @@ const QUICK_DAYS = 4;
 
 /** What in a crop decides a question; null where nothing does. */
 const DECIDES: Readonly<Record<string, (crop: Crop) => readonly [string, string] | null>> = {
-  damped: ({ methods, days }) =>
-    methods.mouldProne === 2 && days.tipAtOptimum > 10
+  damped: ({ laid }) =>
+    laid.damped === 'peroxide'
       ? ['peroxide', 'It lies long and moulds easily. Household 3 % only, never with vinegar or bleach; gloves and eyes covered.']
       : null,
-  wet: ({ water }) => (water.dampRatio <= 2.2 ? ['wrung', 'It rots when wet: a little drier than most, never a pool.'] : null),
-  medium: ({ chill }) => (chill.weeks >= 4 ? ['loose', `${chill.weeks} weeks of chill are long for paper.`] : null),
+  wet: ({ laid }) => (laid.wet === 'wrung' ? ['wrung', 'It rots when wet: a little drier than most, never a pool.'] : null),
+  medium: ({ laid, chill }) =>
+    laid.medium === 'perlite' || laid.medium === 'vermiculite' ? ['loose', `${chill.weeks} weeks of chill are long for paper.`] : null,
   warmed: ({ temperature: { tentBaseC, beta, share }, days }) => {
     if (share !== null && nearlyAllUpTo(share.values) < WARM_PLACE_C) return ['room', 'It does best cool; a warm place is too much.'];
     if (tentBaseC >= WARM_KIND_C && beta.optimumC >= 27) return ['mat', 'It needs real warmth, steadily kept.'];

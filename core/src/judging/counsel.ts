@@ -48,7 +48,14 @@ export type Mend =
       readonly alive: number;
     }
   | { readonly kind: 'mend'; readonly what: 'pool' }
-  | { readonly kind: 'mend'; readonly what: 'drowning'; readonly drownsMs: number; readonly limitHours: number; readonly over: boolean }
+  | {
+      readonly kind: 'mend';
+      readonly what: 'drowning';
+      readonly drownsMs: number;
+      readonly limitHours: number;
+      readonly over: boolean;
+      readonly survival: number;
+    }
   | ({ readonly kind: 'mend' } & Found)
   | ({ readonly kind: 'retuck' } & Found);
 
@@ -122,7 +129,14 @@ export type Supplying =
     }
   | { readonly kind: 'restart'; readonly restart: NonNullable<Supply['restart']>; readonly hope: Hope }
   /** Closed for good, or set aside where a late one is not unlikely. */
-  | { readonly kind: 'give_up'; readonly quiet: number; readonly aside: boolean; readonly hope: Hope; readonly deadChance: number }
+  | {
+      readonly kind: 'give_up';
+      readonly quiet: number;
+      readonly aside: boolean;
+      readonly hope: Hope;
+      readonly deadChance: number;
+      readonly buy: boolean;
+    }
   | { readonly kind: 'retest'; readonly tipped: number; readonly seeds: number; readonly chance: number }
   | { readonly kind: 'count'; readonly what: 'due'; readonly finalMs: number }
   | { readonly kind: 'count'; readonly what: 'result'; readonly result: TestResult; readonly showing: number };

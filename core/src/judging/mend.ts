@@ -74,9 +74,11 @@ function warmth(facts: ParcelFacts, answers: Answers): Mend[] {
 }
 
 /** Seed that lies in water near its limit, or past it. */
-function drowning({ crop }: ParcelFacts, { drownsMs, state, nowMs }: Answers): Mend[] {
+function drowning({ crop }: ParcelFacts, { drownsMs, afloat, state, nowMs }: Answers): Mend[] {
   if (drownsMs === null || state.quiet + state.showing === 0 || nowMs < drownsMs - WARNED_MS) return [];
-  return [{ kind: 'mend', what: 'drowning', drownsMs, limitHours: crop.water.drowningLimitHours, over: due(drownsMs, nowMs) }];
+  return [
+    { kind: 'mend', what: 'drowning', drownsMs, limitHours: crop.water.drowningLimitHours, over: due(drownsMs, nowMs), survival: afloat },
+  ];
 }
 
 /** Water that it wants: as felt, or where it is more likely dry than not; what only may be drying is felt at its look. */

@@ -1,6 +1,6 @@
 import { judgedBelow, waysOf, type Answers, type ParcelFacts } from '../parcel/index.js';
 import type { TestResult } from '../seedtest/index.js';
-import type { Supply } from '../sowing/index.js';
+import { DEAD_CHANCE, type Supply } from '../sowing/index.js';
 import { due, HOUR_MS } from '../units/index.js';
 import type { Hope, Supplying } from './counsel.js';
 import { elsewhere, wantsCold } from './mend.js';
@@ -29,7 +29,10 @@ function ending(facts: ParcelFacts, answers: Answers, { restart, deadChance }: S
   const again = farShort(facts, answers) && !facts.followedBy ? restart : null;
   const hope = hopeOf(answers);
   if (again) return { kind: 'restart', restart: again, hope };
-  return { kind: 'give_up', quiet: answers.state.quiet, aside: hope.ever >= WORTH_A_CORNER * waysOf(facts).leastHope, hope, deadChance };
+  const aside = hope.ever >= WORTH_A_CORNER * waysOf(facts).leastHope;
+  // A dead lot is not begun again, and nothing else of the crop lies in the box.
+  const buy = farShort(facts, answers) && deadChance >= DEAD_CHANCE && (facts.otherPackets ?? []).length === 0;
+  return { kind: 'give_up', quiet: answers.state.quiet, aside, hope, deadChance, buy };
 }
 
 /** The second step that was agreed: due on its day if too few have shown. */

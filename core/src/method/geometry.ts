@@ -17,7 +17,7 @@ const PITCH_MM: Readonly<Record<Exclude<CarrierKind, 'towel'>, number>> = {
   lid: 20,
 };
 /** Places that stand side by side before the next row begins. */
-const ACROSS = 8;
+const ACROSS: Readonly<Record<CarrierKind, number>> = { towel: 8, glass: 6, cells: 8, slots: 4, pellets: 6, pots: 4, row: 8, lid: 8 };
 const LEAST_MM = 60;
 
 /**
@@ -28,11 +28,71 @@ const LEAST_MM = 60;
  */
 export function paneOf({ carrier }: Method, places: number): Pane {
   const pitch = carrier === 'towel' ? PITCH_MM.cells : PITCH_MM[carrier];
-  const across = carrier === 'row' ? places : Math.min(places, ACROSS);
+  const across = carrier === 'row' ? places : Math.min(places, ACROSS[carrier]);
   return {
     widthMm: Math.max(across * pitch, LEAST_MM),
     heightMm: Math.max(Math.ceil(places / across) * pitch, LEAST_MM),
   };
+}
+
+/** A seat of a carrier: the middle of a cell, slot, pellet or pot, mm from the left and the top. */
+export interface Seat {
+  readonly xMm: number;
+  readonly yMm: number;
+}
+
+/** Whether a carrier's seed sits in places that are counted; elsewhere it is spread. */
+export const hasPlaces = (carrier: CarrierKind): boolean =>
+  carrier === 'cells' || carrier === 'slots' || carrier === 'pellets' || carrier === 'pots';
+
+/** Half the width of a place as it is drawn, against its pitch. */
+export const seatRadiusMm = (carrier: CarrierKind): number => (carrier === 'towel' ? 0 : PITCH_MM[carrier] * 0.42);
+/** Several seeds of one place stand so far from its middle, against its half width. */
+const ASIDE = 0.45;
+
+/** Middles of the places of a carrier, row by row from the left. @param places 1 or more */
+export function seatsOf(carrier: CarrierKind, places: number): Seat[] {
+  const pitch = carrier === 'towel' ? PITCH_MM.cells : PITCH_MM[carrier];
+  const across = Math.min(places, ACROSS[carrier]);
+  return Array.from({ length: places }, (_, index) => ({
+    xMm: ((index % across) + 0.5) * pitch + Math.max(LEAST_MM - across * pitch, 0) / 2,
+    yMm: (Math.floor(index / across) + 0.5) * pitch + Math.max(LEAST_MM - Math.ceil(places / across) * pitch, 0) / 2,
+  }));
+}
+
+/** Where each seed of a carrier with places sits: one to a place and round again, those of one place around its middle. */
+export function seated(carrier: CarrierKind, places: number, seeds: number): Seat[] {
+  const seats = seatsOf(carrier, places);
+  const aside = seatRadiusMm(carrier) * ASIDE;
+  return Array.from({ length: seeds }, (_, index) => {
+    const seat = seats[index % places] ?? { xMm: 0, yMm: 0 };
+    const together = Math.floor((seeds - 1 - (index % places)) / places) + 1;
+    if (together === 1) return seat;
+    const turn = (2 * Math.PI * Math.floor(index / places)) / together - Math.PI / 2;
+    return { xMm: seat.xMm + aside * Math.cos(turn), yMm: seat.yMm + aside * Math.sin(turn) };
+  });
+}
+
+/** What is drawn there, as it is named aloud: "Board of 8 slots". */
+export function drawnAs({ carrier }: Method, places: number): string {
+  switch (carrier) {
+    case 'towel':
+      return 'Towel';
+    case 'glass':
+      return 'Shallow glass';
+    case 'cells':
+      return `Tray of ${places} ${places === 1 ? 'cell' : 'cells'}`;
+    case 'slots':
+      return `Board of ${places} ${places === 1 ? 'slot' : 'slots'}`;
+    case 'pellets':
+      return `${places} ${places === 1 ? 'pellet' : 'pellets'}`;
+    case 'pots':
+      return `${places} ${places === 1 ? 'pot' : 'pots'}`;
+    case 'row':
+      return 'Row of the bed';
+    case 'lid':
+      return 'Tray under its lid';
+  }
 }
 
 /** Water that each place is begun with, ml: what damps it through. Common practice, no source. */

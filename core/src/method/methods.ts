@@ -26,8 +26,9 @@ export interface Nouns {
   readonly event: { readonly one: string; readonly many: string };
   /** Of seeds: "have shown a tip", "have come up". */
   readonly shown: { readonly one: string; readonly many: string };
-  /** In the present: "shows", "comes up". */
+  /** In the present: "shows", "comes up"; of several what is seen: "show a tip", "come up". */
   readonly shows: string;
+  readonly show: string;
   /** What has come: "sprout" or "seedling". */
   readonly young: string;
   /** What is left shut or alone: "Leave it shut". */
@@ -50,16 +51,18 @@ export interface Method {
   readonly caution: string | null;
 }
 
-const TIP: Pick<Nouns, 'event' | 'shown' | 'shows' | 'young'> = {
+const TIP: Pick<Nouns, 'event' | 'shown' | 'shows' | 'show' | 'young'> = {
   event: { one: 'tip', many: 'tips' },
   shown: { one: 'has shown a tip', many: 'have shown a tip' },
   shows: 'shows',
+  show: 'show a tip',
   young: 'sprout',
 };
 const UP: typeof TIP = {
   event: { one: 'seedling', many: 'seedlings' },
   shown: { one: 'has come up', many: 'have come up' },
   shows: 'comes up',
+  show: 'come up',
   young: 'seedling',
 };
 const MIX_CAUTION = 'Damp the mix before you stir it, keep out of its dust, wash your hands: compost can carry Legionella.';
@@ -119,6 +122,7 @@ const SPECK: typeof TIP = {
   event: { one: 'green speck', many: 'green specks' },
   shown: { one: 'has shown green', many: 'have shown green' },
   shows: 'shows',
+  show: 'show green',
   young: 'seedling',
 };
 

@@ -61,6 +61,8 @@ export interface Answers extends Waiting {
   readonly heat: DeadlyWarmth | null;
   /** When seed that lies in water drowns, ms; null where it does not lie in water. */
   readonly drownsMs: number | null;
+  /** Share that lived through lying under water too long; 1 where it did not. */
+  readonly afloat: number;
   /** How this batch's roots grow: against the crop's figure, and how many measured seeds say so. */
   readonly rootRate: { readonly mmPerDayNow: number; readonly factor: number; readonly seeds: number };
   /** Length of the longest root by now, seen or likely, mm; 0 where none is. */
@@ -202,6 +204,7 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
     chill: chillOf(workings, nowMs),
     heat: state.quiet + state.showing > 0 ? heatNow(facts.crop, liesIn(facts, nowMs), nowMs) : null,
     drownsMs: drowns(workings, soaking, nowMs),
+    afloat: workings.drowned?.survival ?? 1,
     rootRate: {
       mmPerDayNow: growth.mmPerDayAtOptimum * (progress.at(nowMs + DAY_MS) - progress.at(nowMs)),
       factor: growth.what === 'root' ? growth.mmPerDayAtOptimum / facts.crop.root.mmPerDayAtOptimum : 1,

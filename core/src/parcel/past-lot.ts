@@ -1,6 +1,6 @@
 import { type PastLot, posteriorOf, TIP_LAWS } from '../forecast/index.js';
 import type { ParcelFacts } from './facts.js';
-import { basicsFor } from './workings.js';
+import { basicsFor, waySpecific } from './workings.js';
 
 /** Prior weight of the flat beta that a finished batch is read with. */
 const FLAT = { mean: 0.5, weight: 2 } as const;
@@ -40,7 +40,7 @@ export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<Pas
   const share = moments(sums.share);
   // A beta with these moments, less the flat one it began with; the share is told as it would be at its best warmth.
   const weight = Math.max((share.mean * (1 - share.mean)) / share.sd ** 2 - 1 - FLAT.weight, 0);
-  const lived = weight * Math.min(share.mean / toll.share, 1);
+  const lived = weight * Math.min(share.mean / (toll.share * waySpecific(facts)), 1);
   const shift = moments(sums.shift);
   return {
     ...labels,

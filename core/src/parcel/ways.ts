@@ -1,7 +1,10 @@
+import type { HouseSetup } from '../carrier/index.js';
 import type { RootSchool } from '../moving/index.js';
 
 /** How a household looks, moves and judges: its settings, with what holds where it never said. */
 export interface HouseWays {
+  /** How it lays seed, where the crop does not ask for another way. */
+  readonly laid?: HouseSetup;
   /** At which root it moves sprouts. */
   readonly rootSchool: RootSchool;
   /** Whether a look through the bag comes first where that is enough. */

@@ -12,9 +12,21 @@ import {
   type Posterior,
   type Prior,
 } from '../forecast/index.js';
-import { growthLimits, methodFor, type GrowthLimits, type Method } from '../method/index.js';
+import { comesUp, growthLimits, methodFor, type GrowthLimits, type Method } from '../method/index.js';
 import { rateFrom, readyLength, type MeasuredRoot, type RootGrowth } from '../moving/index.js';
-import { AFTER_CHILL, chilledStays, creditOf, heldBack, medianFactor, untold, usualSteps, type Credit } from '../preparing/index.js';
+import {
+  AFTER_CHILL,
+  chilledStays,
+  creditOf,
+  heldBack,
+  laidMs,
+  medianFactor,
+  soakClock,
+  soakingNow,
+  untold,
+  usualSteps,
+  type Credit,
+} from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { integrateProgress, paused, responseOf, tollOf, type Pause, type Progress, type Stay, type WarmthToll } from '../warmth/index.js';
 import { feltOf, waysOf, type ParcelFacts } from './facts.js';
@@ -74,6 +86,8 @@ export interface Workings {
   readonly growth: Growth;
   /** How many times as long it takes for what was left undone in making it ready. */
   readonly slower: number;
+  /** Whether it lay under water too long; null where it did not. */
+  readonly drowned: Drowned | null;
   /** Chill earned so far and to come; null where the crop wants none. */
   readonly credit: Credit | null;
 }
@@ -84,6 +98,38 @@ function tollFor(facts: ParcelFacts, progress: Progress, nowMs: number): WarmthT
   const toll = tollOf(facts.crop, progress, fromMs, nowMs - fromMs < SLOT_MS ? fromMs + 3 * DAY_MS : nowMs);
   // Where it goes after its chill nobody has said yet: that is not held against it.
   return fromMs > nowMs && untold(facts.stays) ? { ...toll, share: 1 } : toll;
+}
+
+/** Of seed that lies under water past its limit half is left after as long again. Guess, rule of thumb. */
+const HALF_LEFT_AFTER_LIMITS = 1;
+
+/** Seed that lay, or lies, under water past its limit: what that took of what had not shown by then. */
+export interface Drowned {
+  /** When its limit was passed, ms. */
+  readonly fromMs: number;
+  /** Share that lived through it. */
+  readonly survival: number;
+}
+
+/** How long it lay under water past its limit, and what that cost; null where it did not. */
+function drownedIn({ crop, startMs, soakUntilMs = null, looks }: ParcelFacts, method: Method, nowMs: number): Drowned | null {
+  const { drownsMs } = soakClock(crop, startMs, startMs, true);
+  const standing = method.late === 'drowned';
+  if ((!standing && soakUntilMs === null) || nowMs <= drownsMs) return null;
+  const lookedMs = looks.filter(({ atMs }) => atMs <= nowMs).map(({ atMs }) => atMs);
+  // What is left in a glass stays in it; out of its soak it is at the first look since it had drunk enough.
+  const still = standing || soakingNow(crop, startMs, soakUntilMs, lookedMs) !== null;
+  const outMs = still ? nowMs : laidMs(crop, startMs, Infinity, lookedMs);
+  if (outMs <= drownsMs) return null;
+  const limits = (outMs - drownsMs) / HOUR_MS / crop.water.drowningLimitHours;
+  return { fromMs: drownsMs, survival: 0.5 ** (limits / HALF_LEFT_AFTER_LIMITS) };
+}
+
+/** The harsher of what heat and water took. */
+function harshest(heat: Harm | null, drowned: Drowned | null, progress: Progress): Harm | null {
+  if (drowned === null || drowned.survival > NO_HARM) return heat;
+  const water = { progress: progress.at(drowned.fromMs), survival: drowned.survival };
+  return heat === null || water.survival < heat.survival ? water : heat;
 }
 
 /** Less harm than this is no figure to reckon with. */
@@ -114,7 +160,10 @@ export function workingsFor(facts: ParcelFacts, nowMs: number): Workings {
 }
 
 /** What its looks and its warmth come to, before any question of chance. */
-export type Basics = Pick<Workings, 'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth' | 'slower' | 'credit'>;
+export type Basics = Pick<
+  Workings,
+  'facts' | 'method' | 'progress' | 'evidence' | 'toll' | 'state' | 'growth' | 'slower' | 'credit' | 'drowned'
+>;
 
 /** Stretches in which its towel was known to be dry: from a finger that felt it so to the next that did not, or to now. */
 function dryStretches(facts: ParcelFacts, nowMs: number): Pause[] {
@@ -172,6 +221,7 @@ export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Ba
   const { medium } = facts.setup ?? USUAL_SETUP;
   const seen = evidenceFrom(facts.seeds, facts.looks, facts.startMs, progress.at, growth.mmPerDayAtOptimum, mediumOf(medium).readable);
   const toll = tollFor(facts, progress, nowMs);
+  const drowned = drownedIn(facts, method, nowMs);
   const wantsChill = crop.chill.weeks > 0 || crop.chill.warmWeeks > 0;
   const credit = wantsChill
     ? creditOf(crop, chillDry ? dampIn(stays, chillUntilMs) : stays, facts.startMs, endMs, facts.utcOffsetHours, facts.chilledDays)
@@ -181,21 +231,26 @@ export function basicsFor(facts: ParcelFacts, nowMs: number, daysOn: number): Ba
     facts,
     method,
     progress,
-    evidence: { ...seen, harm: harmOf(toll, progress), origins },
+    evidence: { ...seen, harm: harshest(harmOf(toll, progress), drowned, progress), origins },
     toll,
     state,
     growth,
     slower: medianFactor(crop, prepared),
+    drowned,
     credit,
   };
 }
+
+/** Share of the living that comes by the way it lies: in the wrong light, or through what covers it, some do not. */
+export const waySpecific = ({ crop, method, setup = USUAL_SETUP }: ParcelFacts): number =>
+  lightShare(crop, setup.light) * comesUp(crop, method);
 
 function derive(facts: ParcelFacts, nowMs: number): Workings {
   const basics = basicsFor(facts, nowMs, HORIZON_DAYS);
   const { evidence, progress, toll, slower } = basics;
   const warmthLogSd = progress.logSdAt(Math.max(nowMs, facts.startMs + 3 * DAY_MS));
-  const lit = lightShare(facts.crop, (facts.setup ?? USUAL_SETUP).light);
-  const posterior = posteriorOf(evidence, priorIn(facts.prior, { ...toll, share: toll.share * lit }, warmthLogSd, slower));
+  const way = waySpecific(facts);
+  const posterior = posteriorOf(evidence, priorIn(facts.prior, { ...toll, share: toll.share * way }, warmthLogSd, slower));
   const outlook = outlookFor(posterior, evidence.quiet, evidence.harm, evidence.origins);
   return { ...basics, posterior, outlook, lot: lotCurve(posterior, evidence.origins) };
 }

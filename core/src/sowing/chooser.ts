@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { methodOf, type MethodId } from '../method/index.js';
+import { comesUp, methodOf, type MethodId } from '../method/index.js';
 import { handlingFor, readyLength, survivalFor, waysTo, type Destination, type Fates, type RootSchool } from '../moving/index.js';
 import { soakClock } from '../preparing/index.js';
 import { DAY_MS } from '../units/index.js';
@@ -47,10 +47,6 @@ export interface Way {
 
 /** The book counts for so many seeds of one's own. Guess. */
 const BOOK_WEIGHT = 10;
-/** Share of what shows that a soilless slot brings up, by the crop's sheet; of tips that come up through mix, a bed, an open surface. Guesses. */
-const SOILLESS = { fine: 0.92, uncertain: 0.7, poor: 0.42 } as const;
-const COMES_UP: Readonly<Partial<Record<MethodId, number>>> = { plug: 0.95, pellet: 0.93, pot: 0.95, bed: 0.86, surface: 0.85 };
-const SURFACE_KIND = 0.94;
 /** Seed this light is dust: hard to lift once it has sprouted. Grams to a thousand. Common practice, no source. */
 const FINE_GRAMS = 0.35;
 const LIFTED_FINE = 0.75;
@@ -129,12 +125,7 @@ function wayOf(question: WaysQuestion, method: MethodId, stands: boolean, house:
   const rooted = method === 'water' ? outlook.meanTipped(progress.at(drownsMs)) / Math.max(outlook.meanTipped(Infinity), 1e-9) : 1;
   const drowned = rooted < 0.7;
   const event = methodOf(method).event;
-  const up =
-    method === 'pod'
-      ? SOILLESS[crop.methods.soilless]
-      : method === 'surface' && (crop.moving.surfaceSown || crop.growing.light === 'needs_light')
-        ? SURFACE_KIND
-        : (COMES_UP[method] ?? 1);
+  const up = comesUp(crop, method);
   const fine = event === 'tip' && isFine(crop) ? LIFTED_FINE : 1;
   const handling = event === 'tip' ? handlingFor(crop, question.handled, school).mean : 1;
   const survival = survivalFor(destination, question.fates[destination] ?? { lived: 0, lost: 0 }).mean;

@@ -1,3 +1,4 @@
+import { methodOf } from '../method/index.js';
 import { readyLength } from '../moving/index.js';
 import { waysOf, workingsFor, type ParcelFacts } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
@@ -42,6 +43,10 @@ export function courseOf(
   const half = lot.progressOf(0.5);
   const halfMs = progress.when(half) ?? facts.startMs;
   const pace = Math.max(progress.at(halfMs + DAY_MS) - progress.at(halfMs), 0.02);
-  const rootDays = readyLength(facts.crop, waysOf(facts).rootSchool) / facts.crop.root.mmPerDayAtOptimum / pace;
+  // What comes up where it was sown stands there at once.
+  const rootDays =
+    methodOf(facts.method).event === 'emergence'
+      ? 0
+      : readyLength(facts.crop, waysOf(facts).rootSchool) / facts.crop.root.mmPerDayAtOptimum / pace;
   return { enoughBy, rootDays, ...after };
 }

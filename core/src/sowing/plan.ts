@@ -1,5 +1,5 @@
-import { doseFor, layOut, spacingNeededMm, USUAL_SETUP } from '../carrier/index.js';
-import { lateLength, methodOf, paneOf } from '../method/index.js';
+import { doseFor, doseOf, layOut, spacingNeededMm, USUAL_SETUP } from '../carrier/index.js';
+import { lateLength, methodOf, paneOf, waterOf } from '../method/index.js';
 import { readyLength } from '../moving/index.js';
 import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/index.js';
 import { soakEnd, untold } from '../preparing/index.js';
@@ -130,7 +130,9 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
   const first = Math.max(Math.ceil(wanted / keepers / (rate.germs ?? 1)), (enough ?? seeds) - 3, 1);
   const numbers = [...new Set([...Array.from({ length: 6 }, (_, step) => first + step), seeds])].sort((a, b) => a - b);
   const sheet = { widthMm: pane.widthMm * 2, heightMm: pane.heightMm * 2, plies: pane.plies };
-  const dose = doseFor(
+  const method = methodOf(question.method);
+  const places = question.places ?? seeds;
+  const onTowel = doseFor(
     sheet,
     crop.water.dampRatio,
     // Soaked seed brings its water with it.
@@ -138,11 +140,11 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
     millilitresPerSpray,
     { ...setup, open: question.closure === 'lidded' },
   );
+  const dose = method.carrier === 'towel' ? onTowel : { ...doseOf(waterOf(method, places), millilitresPerSpray), laterMl: 0 };
   const lateness = latenessOf(question.seasons.lateness.filter(({ kind }) => kind === (target?.kind ?? 'plant_out')));
   const nursing = nursingFor(crop, question.seasons.nursingDays);
   const after = { nursing, ripening: ripeningFor(crop), lateDays: lateness?.shiftDays ?? 0 };
-  const method = methodOf(question.method);
-  const drawn = method.carrier === 'towel' ? pane : paneOf(method, question.places ?? seeds);
+  const drawn = method.carrier === 'towel' ? pane : paneOf(method, places);
   const left = packet.seedsLeft === null ? null : Math.max(packet.seedsLeft - taken, 0);
 
   const atSpot = ({ spot, refused, comes: share, halfDays }: Tried): PlanAtSpot => {
@@ -171,7 +173,7 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
     sprouts,
     chances: numbers.map((number) => ({ seeds: number, chance: odds.of(number) })),
     levels: LEVELS.map((level) => ({ sureness: level, seeds: odds.seedsFor(level) })),
-    expectedRate: prior.share.mean * comes,
+    expectedRate: rates.factors(comes)[0]?.share ?? prior.share.mean * comes,
     handling: rates.handling,
     survival: rates.survival,
     factors: rates.factors(comes),

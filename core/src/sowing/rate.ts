@@ -1,3 +1,5 @@
+import { lightShare } from '../carrier/index.js';
+import { comesUp, methodOf } from '../method/index.js';
 import { handlingFor, soundShare, survivalFor, type Handling, type Survival } from '../moving/index.js';
 import type { PlantRate } from './how-many.js';
 import type { Factor, FactorShare, PlanQuestion } from './question.js';
@@ -18,11 +20,14 @@ export interface Rates {
 /** Shares along the way from seed to plant. */
 export function ratesOf(question: PlanQuestion): Rates {
   const { crop, packet, destination, school, keep, perPot, keepers, without } = question;
-  const handling = handlingFor(crop, packet.handled, school);
+  // What comes up where it was sown is not moved.
+  const stays = methodOf(question.method).event === 'emergence';
+  const handling = stays ? { mean: 1, told: 0 } : handlingFor(crop, packet.handled, school);
+  const up = comesUp(crop, question.method) * lightShare(crop, question.setup?.light ?? null);
   const survival = survivalFor(destination, packet.fates[destination] ?? { lived: 0, lost: 0 });
   const sound = soundShare(packet.sound);
   const kept = (factor: Factor, share: number): number => (without.includes(factor) ? 1 : share);
-  const shows = (comes: number): number => Math.max(packet.prior.share.mean * comes, 0.01);
+  const shows = (comes: number): number => Math.max(packet.prior.share.mean * comes * up, 0.01);
   const germs = perTakenOf(question) > 1 ? 1 : crop.seed.perUnit;
   return {
     handling,
@@ -40,7 +45,7 @@ export function ratesOf(question: PlanQuestion): Rates {
     factors: (comes) => [
       { factor: 'shows', share: shows(comes), told: 0, out: false },
       { factor: 'sound', share: sound, told: packet.sound.normal + packet.sound.abnormal, out: without.includes('sound') },
-      { factor: 'moved', share: handling.mean, told: handling.told, out: without.includes('moved') },
+      ...(stays ? [] : [{ factor: 'moved' as const, share: handling.mean, told: handling.told, out: without.includes('moved') }]),
       { factor: 'lives', share: survival.mean, told: survival.told, out: without.includes('lives') },
     ],
   };

@@ -51,7 +51,7 @@ const SEEDS_A_PLANT = 3;
 /** Seeds that would come later than this behind the others are a sowing of their own, days. Guess. */
 const MOST_BEHIND_DAYS = 28;
 /** A lot that is dead with this chance is not tried another way: another packet is. */
-const DEAD_CHANCE = 0.8;
+export const DEAD_CHANCE = 0.8;
 /** Below this living share a lot is as good as dead. */
 const DEAD_SHARE = 0.15;
 /** Nearly all of the living have shown by this quantile of what was known before. */

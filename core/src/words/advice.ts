@@ -1,4 +1,5 @@
 import type { Counsel } from '../judging/index.js';
+import type { MethodId } from '../method/index.js';
 import type { ClosingReason } from '../parcel/index.js';
 
 /** The four inks a judgement is written in. */
@@ -6,8 +7,8 @@ export type Tone = 'trouble' | 'growth' | 'waiting' | 'water';
 
 /** What a button beside an advice does. */
 export type Act =
-  /** Seed is tucked in: of the same packet or another of the crop, so many where it is said. */
-  | { readonly does: 'start'; readonly packet: 'same' | 'other'; readonly seeds: number }
+  /** Seed is tucked in: of the same packet or another of the crop, so many where it is said; and which way, where it is begun again. */
+  | { readonly does: 'start'; readonly packet: 'same' | 'other'; readonly seeds: number; readonly again?: { readonly method: MethodId } }
   | { readonly does: 'close'; readonly reason: ClosingReason }
   /** The bag is moved to another board; the parcel is opened; its packet is tested; the test is counted. */
   | { readonly does: 'place' | 'open' | 'test' | 'count' };

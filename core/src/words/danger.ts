@@ -1,5 +1,5 @@
 import { counted, type Words } from '../units/index.js';
-import { inTen } from './mend.js';
+import { inTen } from './shares.js';
 
 /** What kills at a place, with what stands there. */
 export interface DangerTold {

@@ -1,5 +1,6 @@
 /** Every sentence the product says about facts, and every word for a code. */
 export * from './advice.js';
+export * from './again.js';
 export * from './alive.js';
 export * from './bed.js';
 export * from './cautions.js';
@@ -21,6 +22,7 @@ export * from './peroxide.js';
 export * from './place.js';
 export * from './planned.js';
 export * from './reasons.js';
+export * from './shares.js';
 export * from './sheet.js';
 export * from './soak.js';
 export * from './supply.js';

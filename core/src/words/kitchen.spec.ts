@@ -137,9 +137,15 @@ describe('a soak in words', () => {
   });
 
   it('warns before the limit with its time, and past it says that some may have drowned, not that all are dead', () => {
-    const soon = missedSoak({ kind: 'mend', what: 'drowning', over: false, drownsMs: NOW + 5 * HOUR_MS, limitHours: 24 }, words);
+    const soon = missedSoak(
+      { kind: 'mend', what: 'drowning', survival: 1, over: false, drownsMs: NOW + 5 * HOUR_MS, limitHours: 24 },
+      words,
+    );
     expect([soon.lead, soon.by, soon.tone]).toEqual(['Soon out of the water', 'before 12:00', 'water']);
-    const over = missedSoak({ kind: 'mend', what: 'drowning', over: true, drownsMs: NOW - 9 * HOUR_MS, limitHours: 24 }, words);
+    const over = missedSoak(
+      { kind: 'mend', what: 'drowning', survival: 0.7, over: true, drownsMs: NOW - 9 * HOUR_MS, limitHours: 24 },
+      words,
+    );
     expect([over.by, over.tone]).toEqual(['now', 'trouble']);
     expect(over.text).toMatch(/some may have drowned.*the rest keep their time/);
     expect(over.text).not.toMatch(/dead/);

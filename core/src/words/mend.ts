@@ -4,6 +4,7 @@ import type { Trouble } from '../parcel/index.js';
 import { capital, counted, uncapital, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
 import { aliveInWords } from './alive.js';
+import { inTen, weeksInWords } from './shares.js';
 import { missedSoak } from './soak.js';
 
 /** What each trouble asks for, in a few words; the rest is the guide's. */
@@ -40,12 +41,6 @@ function troubleInWords({ kind, trouble, finding }: Extract<Mend, { what: 'troub
 const give = ({ water, nouns }: Method, millilitres: number, words: Words): string =>
   water === 'dosed' ? `Give ${words.sprays(millilitres)}` : `Water ${nouns.wet} until it is damp through, from below where you can`;
 
-/** "about 3 in 10", "nearly all", "hardly any". */
-export function inTen(share: number): string {
-  const tenths = Math.round(share * 10);
-  return tenths <= 0 ? 'hardly any' : tenths >= 10 ? 'nearly all' : `about ${tenths} in 10`;
-}
-
 /** Below this share it is not worth a word that some may be dead. */
 const FEW_DEAD = 0.1;
 const MAT_CAUTION =
@@ -78,10 +73,6 @@ function likelyDry({ doseMl }: Extract<Mend, { what: 'thirst' }>, method: Method
 }
 
 const COLD_BOARD: Button = { label: 'Move it into the cold', act: { does: 'place' } };
-
-/** Weeks as one says them: "3 weeks", "10 days". */
-export const weeksInWords = (days: number): string =>
-  days < 13.5 ? counted(Math.max(Math.round(days), 0), 'day') : counted(Math.round(days / 7), 'week');
 
 /** Seed that sleeps on for want of cold. */
 function coldInWords({ earnedDays, wantedDays, asleep, celsius, alive }: Extract<Mend, { what: 'wants_cold' }>, words: Words): Advice {

@@ -1,3 +1,4 @@
+import { methodOf, type Method, type MethodId } from '../method/index.js';
 import type { CropLateness, Goal, PlanAtSpot } from '../sowing/index.js';
 import { chanceInWords, counted, DAY_MS } from '../units/index.js';
 import type { Tone } from './advice.js';
@@ -7,6 +8,10 @@ export type Dated = (ms: number) => string;
 
 /** Goals on the way, as the calendar names them. */
 export const GOAL_WORDS: Readonly<Record<Goal, string>> = { move: 'enough moved', plant_out: 'planted out', ripe: 'ripe' };
+
+/** A goal on the way as it is named for a way of starting: nothing is moved that comes up where it is to stand. */
+export const goalInWords = (goal: Goal, method: MethodId): string =>
+  goal === 'move' && methodOf(method).event === 'emergence' ? 'enough up' : GOAL_WORDS[goal];
 
 /** What it is wished for, with its day: "ripe by Sat 5 Sep". */
 export const targetInWords = (kind: Exclude<Goal, 'move'>, day: string): string =>
@@ -43,7 +48,7 @@ export function startInWords(
     const out = here.forward.find(({ goal: what }) => what === 'plant_out');
     const day = (days: number): string => dated(startMs + days * DAY_MS);
     return {
-      text: `Enough to move by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}${heldMs === null ? '' : `; not before ${dated(heldMs)}, for the frost`}` : ''}.`,
+      text: `Enough ${methodOf(here.facts.method).event === 'emergence' ? 'up' : 'to move'} by ${day(ready.likely)}${out ? `, ready to plant out about ${day(out.likely)}${heldMs === null ? '' : `; not before ${dated(heldMs)}, for the frost`}` : ''}.`,
       tone: '',
     };
   }
@@ -83,8 +88,9 @@ export function latenessInWords(late: CropLateness | null): string {
 export function ratesInWords(
   { expectedRate, handling, survival }: { expectedRate: number; handling: { mean: number }; survival: { mean: number } },
   clustered: boolean,
+  { nouns }: Pick<Method, 'nouns'> = methodOf('towel'),
 ): string {
   const through = expectedRate * handling.mean * survival.mean;
   const germs = clustered ? ' One cluster gives several; its strongest is kept.' : '';
-  return `About ${Math.round(expectedRate * 100)} of 100 show a tip, ${Math.round(through * 100)} become plants.${germs}`;
+  return `About ${Math.round(expectedRate * 100)} of 100 ${nouns.show}, ${Math.round(through * 100)} become plants.${germs}`;
 }

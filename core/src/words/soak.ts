@@ -3,6 +3,7 @@ import type { Mend } from '../judging/index.js';
 import { inOrder, soakHours, type Preparation } from '../preparing/index.js';
 import { before, rangeInWords, type Words } from '../units/index.js';
 import type { Advice } from './advice.js';
+import { inTen } from './shares.js';
 import { STEP_WORDS } from './vocabulary.js';
 
 /** "8 to 12 h", "up to 4 h" where it may be left out; null for a crop that is not soaked. */
@@ -27,15 +28,18 @@ export function soakLine(crop: Pick<Crop, 'water'>): string {
   return `Soak${span ? ` ${span}` : ''} in water at room warmth, ${crop.water.drowningLimitHours} h at the very most; then dry them off.`;
 }
 
+/** What a soak past its limit may have cost. */
+const drowned = (survival: number): string => (survival > 0.9 ? 'some' : inTen(1 - survival));
+
 /** Seed that is in water near its limit, or was forgotten past it. */
-export function missedSoak({ over, drownsMs, limitHours }: Extract<Mend, { what: 'drowning' }>, words: Words): Advice {
+export function missedSoak({ over, drownsMs, limitHours, survival }: Extract<Mend, { what: 'drowning' }>, words: Words): Advice {
   return over
     ? {
         kind: 'mend',
         lead: 'Out of the water',
         by: 'now',
         tone: 'trouble',
-        text: `${limitHours} h is the limit for this kind, and it is past: some may have drowned. Dab them dry and lay them on a towel barely damp; what goes soft is taken out, the rest keep their time.`,
+        text: `${limitHours} h is the limit for this kind, and it is past: ${drowned(survival)} may have drowned, by rule of thumb, and the forecast counts that in. Dab them dry and lay them on a towel barely damp; what goes soft is taken out, the rest keep their time.`,
         button: null,
       }
     : {

@@ -1,6 +1,6 @@
 import { aliveInWords } from './alive.js';
 import type { Hope, Supplying } from '../judging/index.js';
-import type { Method } from '../method/index.js';
+import type { Method, MethodId } from '../method/index.js';
 import type { PreparationStep } from '../preparing/index.js';
 import type { OtherWay, Supply } from '../sowing/index.js';
 import { about, before, capital, chanceInWords, counted, rangeInWords, type Words } from '../units/index.js';
@@ -15,6 +15,9 @@ const WAY_WORDS: Readonly<Record<Exclude<OtherWay, 'prepared' | 'packet'>, strin
   pod: 'straight in a plug or pod',
   towel: 'on a towel, where you see what happens',
 };
+
+/** The method that another way is; a warmer spot or a preparation changes none. */
+const METHOD_OF: Readonly<Partial<Record<OtherWay, MethodId>>> = { pot: 'pot', pod: 'pod', towel: 'towel' };
 
 function wayInWords({ way, step, packet }: NonNullable<Supply['restart']>): string {
   if (way === 'packet') return `another packet of the crop, ${packet}`;
@@ -50,7 +53,10 @@ function restartInWords({ restart, hope }: Extract<Supplying, { kind: 'restart' 
     by: null,
     tone: 'waiting',
     text: `${capital(wayInWords(restart))}. ${sound}.${deadInWords(deadChance)} ${hopeInWords(hope, method, words)} One more ${method.nouns.event.one} here would change this.`,
-    button: { label: other ? 'Start that one' : `Start ${seeds} more`, act: { does: 'start', packet: other ? 'other' : 'same', seeds } },
+    button: {
+      label: other ? 'Start that one' : `Start ${seeds} more`,
+      act: { does: 'start', packet: other ? 'other' : 'same', seeds, again: { method: METHOD_OF[way] ?? method.id } },
+    },
   };
 }
 
@@ -113,7 +119,7 @@ export function supplyInWords(one: Supplying, method: Method, nowMs: number, wor
         lead: `${one.aside ? 'Set it aside' : 'Close it'}: ${counted(one.quiet, 'seed')} still quiet`,
         by: null,
         tone: 'waiting',
-        text: `${hopeInWords(one.hope, method, words)}${deadInWords(one.deadChance)} ${one.aside ? `Leave ${method.bagged ? 'the bag, damp,' : 'it, damp,'} in a corner; a late one can still be written down.` : `One more ${method.nouns.event.one} would change this; plant the firm ones in a corner if you can spare it.`}`,
+        text: `${hopeInWords(one.hope, method, words)}${deadInWords(one.deadChance)}${one.buy ? ' Another way will not wake it: fresh seed is to be bought.' : ''} ${one.aside ? `Leave ${method.bagged ? 'the bag, damp,' : 'it, damp,'} in a corner; a late one can still be written down.` : `One more ${method.nouns.event.one} would change this; plant the firm ones in a corner if you can spare it.`}`,
         button: one.aside
           ? { label: 'Set it aside', act: { does: 'close', reason: 'set_aside' } }
           : { label: 'Close it', act: { does: 'close', reason: 'given_up' } },

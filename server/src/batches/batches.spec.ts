@@ -88,13 +88,9 @@ describe('a batch’s journal', () => {
   it('closes, refuses looks then, and opens again by undo', async () => {
     const body = { id: uuid(), reason: 'given_up' };
     expect((await post('closings', body)).closed).toBeTrue();
-    await post('looks', look(0), 409);
+    await post('looks', look(1), 409);
     const today = (await home.request.get('/api/today')).body as Today;
     expect([today.stations.length, today.shut.length]).toEqual([0, 0]);
-    // One that comes after all is written down, and it stays closed.
-    const late = await post('looks', look(1));
-    expect([late.closed, late.answers.state.tipped]).toEqual([true, 1]);
-    await post('looks', look(1), 409);
     expect((await post('undos', { id: uuid(), entryId: body.id })).closed).toBeFalse();
   });
 

@@ -8,7 +8,7 @@ import { changedMeanwhile, Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import type * as z from 'zod';
 import { waitedMs } from '../http/waited.js';
-import { refuseClosed, refuseClosedButLate, refuseUntucked } from '../journal/close.js';
+import { refuseClosed, refuseUntucked } from '../journal/close.js';
 import { mending } from './mending.js';
 import { checkClasses, checkLook } from '../journal/look.js';
 import { checkMove, checkQuiet } from '../journal/move.js';
@@ -99,7 +99,7 @@ export function batchRoutes(services: Services): Router {
       const { zone } = household.get();
       act(`look ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        refuseClosedButLate(about, body.seen?.tipped ?? null);
+        refuseClosed(about);
         const corrected = about.entries.find((entry) => entry.id === body.supersedes);
         if (body.supersedes !== null && (corrected?.kind !== 'look' || !corrected.counts)) {
           throw Problem.field('supersedes', 'supersedes must be a look of this batch that still counts');
@@ -123,8 +123,7 @@ export function batchRoutes(services: Services): Router {
       const { zone } = household.get();
       act(`move ${batchId}`, body, (nowMs) => {
         const about = subject(batchId);
-        // What came late is lifted out of a closed batch too: there is nothing else to lift.
-        refuseUntucked(about);
+        refuseClosed(about);
         const atMs = body.at !== null ? momentFrom(body.at, zone, nowMs, 'at') : nowFor(about.startMs, nowMs, waited, zone);
         checkMove(body, atMs, about);
         checkQuiet(body.quietPlanted, about);

@@ -77,9 +77,7 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     const labels = { packet: packetId, crop: cropId, spot: spotOf(row, stores) };
     const result = facts.test?.result;
     const test = result ? { test: { number: row.number, normal: result.totals.normal, seeds: result.seeds } } : {};
-    // A late one that came up after it was closed is told by its own day.
-    const untilMs = Math.max(atMs, ...facts.looks.map((look) => look.atMs));
-    const lot = { ...pastLotOf(facts, untilMs, labels), ...test };
+    const lot = { ...pastLotOf(facts, atMs, labels), ...test };
     cache.set(id, key, { fromMs: row.start_ms - RECORD_REACH_MS, toMs: atMs }, lot);
     return lot;
   }

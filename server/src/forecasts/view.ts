@@ -146,7 +146,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
         // A closed batch is told as it stood when it was closed: what the years since did to its place is not its story.
         // Where the clock was set back, a parcel is told as of the last that was seen of it.
         const seenMs = Math.max(nowMs, row.start_ms, ...looksOf(entries).map((look) => look.atMs));
-        const atMs = live.has(id) ? seenMs : Math.max(closedAt(entries) ?? nowMs, ...looksOf(entries).map((look) => look.atMs));
+        const atMs = live.has(id) ? seenMs : (closedAt(entries) ?? nowMs);
         // What was known when it began: its own end must not teach it.
         const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms, atMs);
         const plain = factsWith(row, entries, prior, household, atMs, live.has(id) ? Infinity : atMs, entriesOf, recordOf);

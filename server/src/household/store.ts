@@ -72,7 +72,8 @@ export function householdStore(db: Database) {
     },
     saveWays({ id: _, version = null, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {
       checkVersion(version);
-      updateWays.run(JSON.stringify(ways), lateTolerance, nowMs);
+      const { laid } = find()?.ways ?? {};
+      updateWays.run(JSON.stringify({ ...(laid ? { laid } : {}), ...ways }), lateTolerance, nowMs);
     },
     /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */
     aheadOf(nowMs: number): number | null {

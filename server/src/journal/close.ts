@@ -2,7 +2,7 @@ import { all, write } from '../db/statements.js';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 import type { CloseBody, EntryKind, Subject } from './entry.js';
-import { closedAt, isUntucked, looksOf } from './read.js';
+import { closedAt, isUntucked } from './read.js';
 
 /** The end of a batch, with its reason; seeds still quiet then are censored. */
 export function closeKind(db: Database) {
@@ -25,13 +25,6 @@ export function refuseClosed(subject: Subject): Subject {
   refuseUntucked(subject);
   if (closedAt(subject.entries) !== null) throw new Problem(409, 'Closed', 'This batch is closed. Undo the closing first.');
   return subject;
-}
-
-/** Of a closed batch one thing may still be told: that a late one has come after all. */
-export function refuseClosedButLate(subject: Subject, tipped: number | null): Subject {
-  refuseUntucked(subject);
-  const shown = Math.max(0, ...looksOf(subject.entries).map((look) => look.tipped ?? 0));
-  return tipped !== null && tipped > shown ? subject : refuseClosed(subject);
 }
 
 /** Nothing is said of a batch whose tuck-in was taken back. */

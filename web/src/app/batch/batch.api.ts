@@ -3,11 +3,13 @@ import type {
   BatchWithJournal,
   ClosureRequest,
   Holder,
+  JoinRequest,
   LookRequest,
   PlaceRequest,
   ReadingRequest,
   RebagRequest,
   RecountRequest,
+  SplitRequest,
   WeighingRequest,
 } from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
@@ -19,6 +21,10 @@ export class BatchApi {
 
   readonly addLook = (batchId: string, body: LookRequest) =>
     this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/looks`, body);
+  /** Part of it laid apart: the new batch. */
+  readonly split = (batchId: string, body: SplitRequest) =>
+    this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/splits`, body);
+  readonly join = (batchId: string, body: JoinRequest) => this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/joins`, body);
   readonly recount = (batchId: string, body: RecountRequest) =>
     this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/recounts`, body);
   readonly rebag = (batchId: string, body: RebagRequest) => this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/bag`, body);

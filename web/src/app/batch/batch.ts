@@ -1,5 +1,6 @@
 import { deadlyWarmth } from '@fresh-tuck/core/warmth';
-import { PLACE_CAUTIONS, refusedInWords, REASON_WORDS, targetInWords, type Act } from '@fresh-tuck/core/words';
+import { drawnAs, methodFor, type Method } from '@fresh-tuck/core/method';
+import { chillInWords, PLACE_CAUTIONS, refusedInWords, REASON_WORDS, targetInWords, type Act } from '@fresh-tuck/core/words';
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
@@ -9,7 +10,8 @@ import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
-import { formatTemperature } from '@fresh-tuck/core/units';
+import { counted, formatTemperature } from '@fresh-tuck/core/units';
+import { Parts } from './parts';
 import { AboutService } from '../data/household/about.service';
 import { Acts } from '../data/household/acts.service';
 import { WhyService } from '../data/forecast/why.service';
@@ -34,7 +36,7 @@ import { Why } from '../kit/why';
 import { BatchApi } from './batch.api';
 import { HouseholdApi } from '../data/household/household.api';
 
-type Panel = 'bag' | 'close' | 'correct' | 'count' | 'days' | 'place';
+type Panel = 'bag' | 'close' | 'correct' | 'count' | 'days' | 'parts' | 'place';
 
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
@@ -50,6 +52,7 @@ type Panel = 'bag' | 'close' | 'correct' | 'count' | 'days' | 'place';
     FinalCount,
     Journal,
     Label,
+    Parts,
     Ribbon,
     RouterLink,
     TestResultView,
@@ -146,6 +149,52 @@ export class BatchScreen {
     return parts.join(' · ');
   }
 
+  protected way({ facts }: BatchWithJournal): Method {
+    return methodFor(facts.method, facts.crop);
+  }
+
+  /** What is drawn, as its heading says it. */
+  protected drawn(batch: BatchWithJournal): string {
+    const way = this.way(batch);
+    return way.carrier === 'towel' ? 'The towel' : drawnAs(way, batch.carrier.places ?? batch.facts.seeds);
+  }
+
+  /** What came of a closed one. */
+  protected cameOf(batch: BatchWithJournal): string {
+    const { nouns, event } = this.way(batch);
+    const { tipped, moved } = batch.answers.state;
+    const shown = event === 'tip' ? 'showed a tip' : nouns.show.replace('come', 'came').replace('show', 'showed');
+    return `${tipped} of ${batch.facts.seeds} ${shown}, ${moved} were moved.`;
+  }
+
+  /** The tries that it follows, and that follow it. */
+  protected chain({ from, followers }: BatchWithJournal): { id: string; before: string; number: number; after: string }[] {
+    const before = from
+      ? [
+          {
+            id: from.batchId,
+            before: from.kind === 'split' ? 'Laid apart from ' : 'A second try after ',
+            number: from.number,
+            after: from.daysLost > 0 ? `: ${counted(from.daysLost, 'day')} lost since the first` : '',
+          },
+        ]
+      : [];
+    const after = followers.map(({ batchId, number, kind }) => ({
+      id: batchId,
+      before: kind === 'split' ? 'Some of it was laid apart as ' : 'Begun again as ',
+      number,
+      after: '',
+    }));
+    return [...before, ...after];
+  }
+
+  /** Cold that it has earned of what its kind wants; null where it wants none. */
+  protected chill({ answers, closed }: BatchWithJournal): string | null {
+    const chill = answers.chill;
+    if (!chill || closed || chill.wantedDays <= 0) return null;
+    return chillInWords(chill);
+  }
+
   protected unfold(panel: Panel): void {
     this.error.set(null);
     this.at.set(null);
@@ -176,9 +225,9 @@ export class BatchScreen {
     return deadly ? refusedInWords(deadly, { temperature: (celsius) => formatTemperature(celsius, this.about.household().units) }) : null;
   }
 
-  /** The closing of a batch in which something may still come; null where nothing may, or it stands no more. */
-  protected closing({ closedInWords, journal }: BatchWithJournal): JournalEntry | null {
-    return closedInWords ? (journal.find(({ kind, mend }) => kind === 'close' && mend === 'entry') ?? null) : null;
+  /** The closing of a batch that has quiet seed: however unlikely, one may still come; null where there is none. */
+  protected closing({ answers, journal }: BatchWithJournal): JournalEntry | null {
+    return answers.state.quiet > 0 ? (journal.find(({ kind, mend }) => kind === 'close' && mend === 'entry') ?? null) : null;
   }
 
   /** A late one: the closing is taken back and the parcel opened, to be looked at and moved as ever. */

@@ -6,6 +6,8 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { v7 as uuid } from 'uuid';
 import type { WaysRequest } from '@fresh-tuck/contract';
+import { DAMPINGS, MEDIA, WETNESSES, type Damping, type Medium, type Wetness } from '@fresh-tuck/core/carrier';
+import { DAMPED_WORDS, MEDIUM_WORDS, PEROXIDE_CAUTION, WET_WORDS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Choices, type Choice } from '../kit/choices';
@@ -37,6 +39,17 @@ const number = (text: string): number => Number(text.replace(',', '.'));
             [value]="value().unopenedFirst"
             (chosen)="set('unopenedFirst', $event)"
           /> </ft-word
+        >. Seed lies on
+        <ft-word label="Seed lies on" [text]="mediumText()" [fixed]="true">
+          <ft-choices label="Seed lies on" [choices]="media" [value]="value().medium" (chosen)="lay('medium', $event)" />
+          <p class="soft">What a crop asks for on its page comes first.</p> </ft-word
+        >,
+        <ft-word label="How wet" [text]="wetText()" [fixed]="true">
+          <ft-choices label="How wet" [choices]="wets" [value]="value().wet" (chosen)="lay('wet', $event)" /> </ft-word
+        >, with
+        <ft-word label="Damped with" [text]="dampedText()" [fixed]="true">
+          <ft-choices label="Damped with" [choices]="waters" [value]="value().damped" (chosen)="lay('damped', $event)" />
+          <p class="trouble">{{ value().damped === 'peroxide' ? peroxide : '' }}</p> </ft-word
         >.
         @for (field of fields; track field.name) {
           {{ field.before }}
@@ -142,6 +155,9 @@ export class WaysForm {
   protected readonly form = new FormGroup({
     rootSchool: new FormControl<WaysRequest['rootSchool']>('crop', { nonNullable: true }),
     unopenedFirst: new FormControl(false, { nonNullable: true }),
+    medium: new FormControl<Medium>('paper', { nonNullable: true }),
+    wet: new FormControl<Wetness>('wrung', { nonNullable: true }),
+    damped: new FormControl<Damping>('water', { nonNullable: true }),
     lateTolerance: new FormControl('', { nonNullable: true, validators: [Validators.required, NUMBER] }),
     sureness: new FormControl('', { nonNullable: true, validators: [Validators.required, NUMBER] }),
     leastHope: new FormControl('', { nonNullable: true, validators: [Validators.required, NUMBER] }),
@@ -149,6 +165,10 @@ export class WaysForm {
     retestChance: new FormControl('', { nonNullable: true, validators: [Validators.required, NUMBER] }),
   });
 
+  protected readonly media = MEDIA.map((value): Choice<Medium> => ({ value, ...MEDIUM_WORDS[value] }));
+  protected readonly wets = WETNESSES.map((value): Choice<Wetness> => ({ value, ...WET_WORDS[value] }));
+  protected readonly waters = DAMPINGS.map((value): Choice<Damping> => ({ value, ...DAMPED_WORDS[value] }));
+  protected readonly peroxide = PEROXIDE_CAUTION;
   private readonly changed = toSignal(this.form.valueChanges);
   protected readonly value = computed(() => {
     this.changed();
@@ -166,6 +186,9 @@ export class WaysForm {
     { value: true, text: 'unopened first, where that is enough' },
   ];
   protected readonly rootText = computed(() => this.roots().find(({ value }) => value === this.value().rootSchool)?.text ?? '');
+  protected readonly mediumText = computed(() => MEDIUM_WORDS[this.value().medium].text);
+  protected readonly wetText = computed(() => WET_WORDS[this.value().wet].text);
+  protected readonly dampedText = computed(() => DAMPED_WORDS[this.value().damped].text);
   protected readonly lookText = computed(() => this.looks.find(({ value }) => value === this.value().unopenedFirst)?.text ?? '');
 
   constructor() {
@@ -182,6 +205,9 @@ export class WaysForm {
     this.form.setValue({
       rootSchool: ways.rootSchool,
       unopenedFirst: ways.unopenedFirst,
+      medium: ways.laid?.medium ?? 'paper',
+      wet: ways.laid?.wet ?? 'wrung',
+      damped: ways.laid?.damped ?? 'water',
       lateTolerance: percent(ways.lateTolerance),
       sureness: percent(ways.sureness),
       leastHope: percent(ways.leastHope),
@@ -191,6 +217,11 @@ export class WaysForm {
   }
 
   protected set(name: 'rootSchool' | 'unopenedFirst', value: WaysRequest['rootSchool'] | boolean): void {
+    this.form.patchValue({ [name]: value });
+    this.form.markAsDirty();
+  }
+
+  protected lay(name: 'medium' | 'wet' | 'damped', value: Medium | Wetness | Damping): void {
     this.form.patchValue({ [name]: value });
     this.form.markAsDirty();
   }
@@ -214,6 +245,7 @@ export class WaysForm {
         version: this.basedOn,
         rootSchool: typed.rootSchool,
         unopenedFirst: typed.unopenedFirst,
+        laid: { medium: typed.medium, wet: typed.wet, damped: typed.damped },
         lateTolerance: share(typed.lateTolerance),
         sureness: share(typed.sureness),
         leastHope: share(typed.leastHope),

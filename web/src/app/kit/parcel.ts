@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { CarrierKind } from '@fresh-tuck/core/method';
 import type { ParcelState, SeedStage } from '@fresh-tuck/core/parcel';
 import { SeedDrawing } from './seed';
 
@@ -40,16 +41,52 @@ export function shownStages(state: ParcelState): { stage: SeedStage; moved: bool
 /** Roots first, so that what matters is drawn where not every seed can be. */
 const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten: 3, swollen: 4, quiet: 5, lost: 6 };
 
-/** A folded towel with its number on a stub and its seeds inside. */
+/** A folded towel, or what else it lies in, with its number on a stub and its seeds inside. */
 @Component({
   selector: 'ft-parcel',
   imports: [SeedDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg viewBox="0 0 136 66" [attr.width]="width()" aria-hidden="true">
-      <path class="paper" d="M1.5 1.5h123.5l9 10v53h-132.5z" />
-      <path class="quilt" [attr.d]="quilt" />
-      <path class="fold" d="M125 1.5v10h9" />
+      @switch (carrier()) {
+        @case ('towel') {
+          <path class="paper" d="M1.5 1.5h123.5l9 10v53h-132.5z" />
+          <path class="quilt" [attr.d]="quilt" />
+          <path class="fold" d="M125 1.5v10h9" />
+        }
+        @case ('glass') {
+          <path class="paper" d="M1.5 1.5h133c-1 22-2 44-6 63h-121c-4-19-5-41-6-63z" />
+          <path class="wet" d="M36 26h95.500c-.8 12-1.800 26-4 36.500h-91.500z" />
+        }
+        @case ('row') {
+          <path class="soil" d="M1.5 10c22-8 44 6 66-2s44 6 67-1v57.500h-133z" />
+          <path class="quilt" d="M36 45h96" stroke-dasharray="7 4" />
+        }
+        @case ('lid') {
+          <path class="paper" d="M1.5 64.500v-45c0-11 8-18 20-18h93c12 0 20 7 20 18v45z" />
+          <path class="soil" d="M36 42h98v22h-98z" />
+        }
+        @case ('slots') {
+          <rect class="paper" x="1.5" y="1.5" width="133" height="63" rx="12" />
+          @for (place of eight; track $index) {
+            <circle class="hole" [attr.cx]="place.x" [attr.cy]="place.y" r="12.5" />
+          }
+        }
+        @case ('pots') {
+          <path class="paper" d="M1.5 1.5h133v11h-5l-8 52h-107l-8-52h-5z" />
+          <path class="quilt" d="M6.500 12.500h123" />
+        }
+        @default {
+          <rect class="paper" x="1.5" y="1.5" width="133" height="63" rx="4" />
+          @for (place of eight; track $index) {
+            @if (carrier() === 'cells') {
+              <rect class="soil" [attr.x]="place.x - 11.5" [attr.y]="place.y - 13" width="23" height="26" rx="3" />
+            } @else {
+              <circle class="soil" [attr.cx]="place.x" [attr.cy]="place.y" r="12" stroke-dasharray="3 2" />
+            }
+          }
+        }
+      }
       <path class="stub" d="M34 3v60" />
       <text x="17.5" y="39" text-anchor="middle">{{ number() }}</text>
       @for (seed of shown(); track $index) {
@@ -91,6 +128,22 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
       stroke-width: 1.2;
       stroke-linejoin: round;
     }
+    .soil {
+      fill: var(--soil);
+      stroke: var(--ink);
+      stroke-width: 1.2;
+      stroke-linejoin: round;
+    }
+    .wet {
+      fill: var(--water-pale);
+      stroke: var(--water);
+      stroke-width: 1;
+    }
+    .hole {
+      fill: var(--paper);
+      stroke: var(--ink);
+      stroke-width: 1.2;
+    }
     .stub {
       stroke: var(--ink);
       stroke-width: 1.2;
@@ -106,6 +159,10 @@ export class Parcel {
   readonly number = input.required<number>();
   readonly state = input.required<ParcelState>();
   readonly width = input(136);
+  /** What it lies in: the outline that it is drawn with. */
+  readonly carrier = input<CarrierKind>('towel');
+  /** Cells, slots or pellets, four to a row. */
+  protected readonly eight = Array.from({ length: 8 }, (_, index) => ({ x: 48 + (index % 4) * 24.6, y: 18 + Math.floor(index / 4) * 30 }));
 
   protected readonly quilt = Array.from(
     { length: 11 },

@@ -1,9 +1,13 @@
 import { FocusKeyManager } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, Injector, input, output, signal, viewChildren } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { layOut } from '@fresh-tuck/core/carrier';
+import { layOut, nearestDistance } from '@fresh-tuck/core/carrier';
+import type { Medium } from '@fresh-tuck/core/crops';
+import { drawnAs, hasPlaces, methodOf, seated, type MethodId } from '@fresh-tuck/core/method';
+import { counted } from '@fresh-tuck/core/units';
 import { STAGE_WORDS } from '@fresh-tuck/core/words';
 import { MatButton } from '@angular/material/button';
+import { Ground } from './ground';
 import { leaning } from './parcel';
 import { SeedDrawing } from './seed';
 import { SeedPlace, type Placed, type TowelSeed } from './seed-place';
@@ -20,7 +24,7 @@ const MOST_ROOT_MM = 200;
 /** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */
 @Component({
   selector: 'ft-towel',
-  imports: [MatButton, SeedDrawing, SeedPlace],
+  imports: [Ground, MatButton, SeedDrawing, SeedPlace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (zoom.tight()) {
@@ -33,19 +37,19 @@ const MOST_ROOT_MM = 200;
       </p>
     }
     <svg [attr.viewBox]="zoom.viewBox()" [attr.role]="live() ? 'group' : 'img'" [attr.aria-label]="label()">
-      <defs>
-        <pattern [attr.id]="quiltId" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <path class="quilt" d="M0 0H5M0 0V5" />
-        </pattern>
-      </defs>
-      <rect class="paper" x="0.4" y="0.4" [attr.width]="widthMm() - 0.8" [attr.height]="drawnHeight() - 0.8" rx="1" />
-      <rect [attr.fill]="'url(#' + quiltId + ')'" x="1" y="1" [attr.width]="widthMm() - 2" [attr.height]="drawnHeight() - 2" />
-      <path class="crease" [attr.d]="'M' + widthMm() / 2 + ' 1V' + (drawnHeight() - 1)" />
+      <svg:g
+        ftGround
+        [carrier]="carrier()"
+        [medium]="medium()"
+        [widthMm]="widthMm()"
+        [heightMm]="drawnHeight()"
+        [places]="places() ?? seeds().length"
+      />
       @for (edge of edges(); track edge.y) {
         <path class="edge" [attr.d]="'M0.4 ' + edge.y + 'H' + (widthMm() - 0.4)" />
         <text class="scale-text" x="3" [attr.y]="edge.y + 5.5">towel {{ edge.number }}</text>
       }
-      @for (place of places(); track place.seed.seed) {
+      @for (place of placed(); track place.seed.seed) {
         <g
           class="place"
           [ftSeedPlace]="place"
@@ -100,6 +104,11 @@ export class Towel {
   readonly widthMm = input.required<number>();
   readonly heightMm = input.required<number>();
   readonly seedLengthMm = input.required<number>();
+  /** What it lies in: its drawing, and where its seed sits. */
+  readonly method = input<MethodId>('towel');
+  readonly medium = input<Medium>('paper');
+  /** Cells, slots, pellets or pots; one a seed where nothing stands. */
+  readonly places = input<number | null>(null);
   /** Seeds on each of several towels, drawn one under the other; one towel where nothing stands. */
   readonly shares = input<readonly number[]>([]);
   /** Whether seeds can be touched. */
@@ -115,7 +124,6 @@ export class Towel {
   /** A root drawn out of its seed, mm. */
   readonly drawn = output<{ readonly seed: number; readonly mm: number }>();
 
-  protected readonly quiltId = `quilt-${nextId++}`;
   private readonly seedPlaces = viewChildren(SeedPlace);
   /** From seed to seed in the order in which they lie; up and down go to the nearest that way. */
   protected readonly keys = new FocusKeyManager(this.seedPlaces, inject(Injector))
@@ -125,7 +133,7 @@ export class Towel {
   private readonly active = signal(-1);
   /** The towel is one stop of the tab key: the seed where the fingers were last, else the first that is there. */
   protected readonly tabStop = computed(() => {
-    const here = this.places()[this.active()]?.seed;
+    const here = this.placed()[this.active()]?.seed;
     return (here && !here.moved ? here : this.seeds().find(({ moved }) => !moved))?.seed ?? null;
   });
   private holding: ReturnType<typeof setTimeout> | null = null;
@@ -137,7 +145,13 @@ export class Towel {
   protected readonly edges = computed(() =>
     this.shares().length > 1 ? this.several().map((_, index) => ({ number: index + 1, y: index * this.heightMm() })) : [],
   );
+  protected readonly carrier = computed(() => methodOf(this.method()).carrier);
   private readonly layout = computed(() => {
+    if (hasPlaces(this.carrier())) {
+      const count = Math.max(this.seeds().length, 1);
+      const spots = seated(this.carrier(), this.places() ?? count, count);
+      return { nearestMm: nearestDistance(spots), spots };
+    }
     const layouts = this.several().map((count) => layOut(Math.max(count, 1), this.widthMm(), this.heightMm()));
     return {
       nearestMm: Math.min(...layouts.map(({ nearestMm }) => nearestMm)),
@@ -150,8 +164,10 @@ export class Towel {
   );
   protected readonly targetMm = computed(() => Math.min(12, Math.max(this.layout().nearestMm / 2 - 0.5, 4.8)));
   protected readonly ringMm = computed(() => Math.min(this.drawnMm() * 1.05 + 2, this.targetMm()));
-  protected readonly label = computed(() => `Towel with ${this.seeds().length} seeds`);
-  protected readonly places = computed<Placed[]>(() =>
+  protected readonly label = computed(
+    () => `${drawnAs(methodOf(this.method()), this.places() ?? this.seeds().length)} with ${counted(this.seeds().length, 'seed')}`,
+  );
+  protected readonly placed = computed<Placed[]>(() =>
     this.seeds().map((seed, index) => {
       const spot = this.layout().spots[index] ?? { xMm: 0, yMm: 0 };
       return { seed, x: spot.xMm, y: spot.yMm, angle: leaning(index) };
@@ -199,9 +215,9 @@ export class Towel {
   /** To the nearest seed above or below: what lies straight there before what lies aside. */
   private goTo({ x, y }: Placed, way: -1 | 1): void {
     const far = ({ x: otherX, y: otherY }: Placed): number => Math.abs(otherY - y) + 2 * Math.abs(otherX - x);
-    const there = this.places().filter((other) => !other.seed.moved && way * (other.y - y) > 1);
+    const there = this.placed().filter((other) => !other.seed.moved && way * (other.y - y) > 1);
     const [nearest] = [...there].sort((a, b) => far(a) - far(b));
-    if (nearest) this.keys.setActiveItem(this.places().indexOf(nearest));
+    if (nearest) this.keys.setActiveItem(this.placed().indexOf(nearest));
   }
 
   protected more(event: Event, { seed, moved }: TowelSeed): void {
@@ -242,5 +258,3 @@ export class Towel {
     this.pressedAt = null;
   }
 }
-
-let nextId = 1;

@@ -5,6 +5,8 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { DAMPS } from '@fresh-tuck/contract/choices';
 import { TROUBLES, type ParcelState, type Trouble } from '@fresh-tuck/core/parcel';
+import { methodOf, type Method } from '@fresh-tuck/core/method';
+import { capital } from '@fresh-tuck/core/units';
 import { FINDING_OF } from '@fresh-tuck/core/judging';
 import { TROUBLE_WORDS } from '@fresh-tuck/core/words';
 import { RoundService } from '../data/household/round.service';
@@ -27,6 +29,8 @@ export type Edit = (draft: Draft) => Draft;
 export class LookAsks {
   protected readonly round = inject(RoundService);
   readonly draft = input.required<Draft>();
+  /** How what lies there is spoken of. */
+  readonly way = input<Method>(methodOf('towel'));
   readonly before = input.required<ParcelState>();
   /** Names that looked before, in this house. */
   readonly people = input<readonly string[]>([]);
@@ -39,6 +43,11 @@ export class LookAsks {
   readonly picture = input<string | null>(null);
 
   protected readonly damps = DAMPS;
+  /** What is felt: "Towel", "Mix", "Water". */
+  protected readonly wet = computed(() => capital(this.way().nouns.wet.replace(/^the /, '')));
+  protected readonly rewettedText = computed(
+    () => ({ dosed: 'I re-damped it', standing: 'I changed it', watered: 'I watered it' })[this.way().water],
+  );
   protected readonly words = TROUBLE_WORDS;
   protected readonly pictures = FINDING_OF;
   protected readonly wrongShown = signal(false);

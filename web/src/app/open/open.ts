@@ -7,7 +7,7 @@ import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
-import { methodOf } from '@fresh-tuck/core/method';
+import { methodFor, methodOf } from '@fresh-tuck/core/method';
 import { capital } from '@fresh-tuck/core/units';
 import type { SeedMark } from '@fresh-tuck/core/parcel';
 import type { Preparation } from '@fresh-tuck/core/preparing';
@@ -57,6 +57,11 @@ export class OpenScreen {
   private readonly undoOffer = inject(UndoOffer);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
+  /** How what lies there is spoken of. */
+  protected readonly way = computed(() => {
+    const facts = this.batch()?.facts;
+    return facts ? methodFor(facts.method, facts.crop) : methodOf('towel');
+  });
   protected readonly preparing = (steps: readonly Preparation[]): string => preparingInWords(steps, null);
   protected readonly round = inject(RoundService);
 
@@ -117,7 +122,7 @@ export class OpenScreen {
     if (this.correcting()) return 'Save the correction';
     // Damp alone is saved as damp alone, and says so.
     if (!this.moveDue() || this.onlyPart()) return saveText(this.draft(), this.nextId() !== null);
-    const up = methodOf(this.batch()?.facts.method ?? 'towel').event === 'emergence';
+    const up = this.way().event === 'emergence';
     const then = up ? 'see to those that are up' : 'move what is ready';
     const quiet = up ? then : 'move them';
     return saysSomething(this.draft()) ? `Save, and ${then}` : `Nothing else new: ${quiet}`;
@@ -148,6 +153,8 @@ export class OpenScreen {
       )
       .subscribe((batch) => {
         this.batch.set(batch);
+        // What lies in no bag is looked at in one way only.
+        if (!methodOf(batch.facts.method).bagged) this.history.begin({ ...this.draft(), via: 'opened' });
         // A test that is counted is looked at no more: what lives of it is moved.
         this.moving.set(Boolean(batch.facts.test?.result));
       });

@@ -21,6 +21,9 @@ import { OpenApi } from './open.api';
       <div class="shown">
         <ft-towel
           [seeds]="seeds()"
+          [method]="batch().facts.method"
+          [medium]="batch().facts.setup?.medium ?? 'paper'"
+          [places]="batch().carrier.places"
           [widthMm]="batch().widthMm"
           [heightMm]="batch().heightMm"
           [seedLengthMm]="batch().facts.crop.seed.lengthMm"

@@ -109,7 +109,10 @@ describe('a packet’s page', () => {
 
 describe('a test of a packet', () => {
   const packet = aPacket();
-  const start = { startMs: NOW, spots: [{ id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, prior: packet.prior }] };
+  const start = {
+    startMs: NOW,
+    spots: [{ id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, priors: { tip: packet.prior, emergence: packet.prior } }],
+  };
   const open = (answers: Record<string, unknown> = {}, more = packet) =>
     show(
       TestScreen,

@@ -10,6 +10,7 @@ import { catchError, EMPTY, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { DRYNESSES, readNumber, STORES } from '@fresh-tuck/core/seedbox';
 import { formatTemperature } from '@fresh-tuck/core/units';
+import { methodOf } from '@fresh-tuck/core/method';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
@@ -118,6 +119,15 @@ export class PacketScreen {
   }
 
   /** What came of a batch, in a few words. */
+  /** Which way a batch was begun, and the one that it follows. */
+  protected wayOf(batchId: string): string {
+    const outcome = this.packet()?.outcomes.find((one) => one.batchId === batchId);
+    if (!outcome) return '';
+    const { method, from } = outcome;
+    const follows = from === null ? '' : from.kind === 'split' ? `, laid apart from ${from.number}` : `, after ${from.number}`;
+    return method === 'towel' && from === null ? '' : `${methodOf(method).nouns.way}${follows}: `;
+  }
+
   protected came(batchId: string): string {
     const found = this.packet()?.outcomes.find((one) => one.batchId === batchId);
     if (!found) return '';

@@ -168,7 +168,7 @@ export class TestScreen {
       chillDays: this.chillDays(),
       closure: 'sealed_air',
       pane: PANE,
-      spots: start.spots,
+      spots: start.spots.map(({ priors, ...spot }) => ({ ...spot, prior: priors.tip })),
     };
   });
   protected readonly chillDays = computed(() => {

@@ -4,13 +4,14 @@ import { aPacket, aSpot } from './house';
 
 const { crop: leek } = parcel('leek', 1, 20);
 const { prior } = aPacket();
+const priors = { tip: prior, emergence: prior };
 
 /** What a batch would rest on at two places, a cupboard and a fridge, begun at a moment. */
 export const startAt = (startMs: number) => ({
   startMs,
   spots: [
-    { id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, prior },
-    { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, prior },
+    { id: 's1', readings: [], guess: { minC: 20, maxC: 25 }, priors },
+    { id: 's2', readings: [], guess: { minC: 3, maxC: 6 }, priors },
   ],
 });
 
@@ -21,7 +22,7 @@ export const tuckAnswers = (packet = aPacket()) => ({
   'GET packets/p1/kin': [],
   'GET packets/p1/start': startAt(NOW),
   'GET crops/leek': { crop: leek, book: leek, own: {}, added: false },
-  'GET crops/leek/seasons': { nursingDays: [], lateness: [] },
+  'GET crops/leek/seasons': { nursingDays: [], lateness: [], ways: [] },
   'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge', kind: 'fridge' })],
   'GET holders': [],
   'GET beds': [],

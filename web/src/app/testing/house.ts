@@ -14,7 +14,7 @@ import { bookPrior } from '@fresh-tuck/core/forecast';
 import { reportFor, whyFor } from '@fresh-tuck/core/judging';
 import { USUAL_WAYS, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { stockOf } from '@fresh-tuck/core/seedbox';
-import { planFor, type PlanQuestion } from '@fresh-tuck/core/sowing';
+import { planFor, rankWays, type PlanQuestion, type WaysQuestion } from '@fresh-tuck/core/sowing';
 import { NOW, parcel, words } from '@fresh-tuck/core/testing';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { ForecastService } from '../data/forecast/forecast.service';
@@ -94,6 +94,8 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     lastLookId: null,
     lastLookMs: facts.looks.at(-1)?.atMs ?? null,
     prepared: [],
+    from: null,
+    followers: [],
     dressed: false,
     purpose: 'plants',
     replicates: [facts.seeds],
@@ -165,12 +167,16 @@ export function aPacket(more: Partial<PacketSheet> = {}): PacketSheet {
 }
 
 /** What the worker computes, computed in place: the same functions of the core. */
-const inPlace: Pick<ForecastService, 'parcel' | 'plan' | 'why'> = {
+const inPlace: Pick<ForecastService, 'parcel' | 'plan' | 'ways' | 'why'> = {
   parcel: (facts, nowMs) => {
     const answers = reportFor(facts, nowMs);
     return of({ answers, judgement: toldFor(facts, answers, words) });
   },
   why: (facts, nowMs) => of(whyInWords(whyFor(facts, nowMs), facts, words)),
+  ways(question: WaysQuestion) {
+    const { ways, zone, lookingTimes } = ABOUT.household ?? fail('no household');
+    return of(rankWays(question, { ways, zone, lookingTimes }));
+  },
   plan(question: PlanQuestion) {
     const { ways, zone, lookingTimes } = ABOUT.household ?? fail('no household');
     const plan = planFor(question, { ways, zone, lookingTimes }, 0.8);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { outNotBefore } from '@fresh-tuck/core/season';
-import { GOAL_WORDS, latenessInWords, liesAhead, startInWords } from '@fresh-tuck/core/words';
+import { goalInWords, latenessInWords, liesAhead, startInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { FrostWord } from '../house/frost-word';
 import { TuckPlan } from './tuck-plan';
@@ -174,7 +174,7 @@ export class Calendar {
         high,
         likely,
         cold: false,
-        text: `${heldMs !== null && what === 'plant_out' ? 'ready to go out' : GOAL_WORDS[what]} ${date(likely)}`,
+        text: `${heldMs !== null && what === 'plant_out' ? 'ready to go out' : goalInWords(what, here.facts.method)} ${date(likely)}`,
       })),
       ...(heldMs === null
         ? []

@@ -16,15 +16,18 @@ const percent = (share: number): number => Math.round(share * 100);
   imports: [Choices, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <ft-word label="Moved at which root" [text]="root()" [fixed]="plan.schoolFixed() !== null">
-      <ft-choices label="Moved at which root" [choices]="roots()" [value]="plan.school()" (chosen)="plan.schoolFixed.set($event)" />
-      @if (plan.plan(); as answer) {
-        <p class="soft">
-          About {{ percentOf(answer.handling.mean) }} of 100 sprouts reach their place unbroken{{ learnt(answer.handling.told) }}.
-        </p>
-      }
-    </ft-word>
-    into
+    @if (plan.way().event === 'tip') {
+      <ft-word label="Moved at which root" [text]="root()" [fixed]="plan.schoolFixed() !== null">
+        <ft-choices label="Moved at which root" [choices]="roots()" [value]="plan.school()" (chosen)="plan.schoolFixed.set($event)" />
+        @if (plan.plan(); as answer) {
+          <p class="soft">
+            About {{ percentOf(answer.handling.mean) }} of 100 sprouts reach their place unbroken{{ learnt(answer.handling.told) }}.
+          </p>
+        }</ft-word
+      >&ngsp;into&ngsp;
+    } @else {
+      in&ngsp;
+    }
     <ft-word label="Where they go" [text]="place()" [fixed]="plan.destinationFixed() !== null || several()">
       <ft-choices label="Where they go" [choices]="places()" [value]="plan.destination()" (chosen)="plan.destinationFixed.set($event)" />
       @if (plan.plan(); as answer) {

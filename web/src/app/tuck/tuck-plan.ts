@@ -4,9 +4,11 @@ import { debounceTime, distinctUntilChanged, filter, map, of, startWith, switchM
 import type { BatchRequest, PacketSheet } from '@fresh-tuck/contract';
 import { usualSteps } from '@fresh-tuck/core/preparing';
 import type { Factor } from '@fresh-tuck/core/sowing';
-import type { Destination, RootSchool } from '@fresh-tuck/core/moving';
+import { setupFor, USUAL_SETUP, type Setup } from '@fresh-tuck/core/carrier';
+import { methodFor, methodOf, placeNames, unsuited, type MethodId } from '@fresh-tuck/core/method';
+import { standsIn, type Destination, type RootSchool } from '@fresh-tuck/core/moving';
 import { formatTemperature } from '@fresh-tuck/core/units';
-import { refusedInWords, type Beginning } from '@fresh-tuck/core/words';
+import { refusedInWords, unsuitedInWords, type Beginning } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 
 import { Changes } from '../data/transport/changes.service';
@@ -73,7 +75,32 @@ export class TuckPlan {
   readonly without = signal<readonly Factor[]>([]);
   /** Whether it is begun in two steps. */
   readonly inSteps = signal(false);
+  /** Hours of a soak that goes on; null for the crop's longest. */
+  readonly soakHours = signal<number | null>(null);
   readonly chillFixed = signal<number | null | undefined>(undefined);
+  /** Days of chill that it was given before, and whether its cold is given dry. */
+  readonly chilledDays = signal(0);
+  readonly chillDry = signal(false);
+  /** Which way it is started, and how it is laid. */
+  readonly methodFixed = signal<MethodId | null>(null);
+  readonly method = computed<MethodId>(() => this.methodFixed() ?? 'towel');
+  readonly way = computed(() => {
+    const crop = this.crop();
+    return crop ? methodFor(this.method(), crop) : methodOf(this.method());
+  });
+  readonly setupFixed = signal<Partial<Setup>>({});
+  readonly setup = computed<Setup>(() => {
+    const crop = this.crop();
+    const usual = crop ? setupFor(crop, this.about.household().ways.laid) : USUAL_SETUP;
+    return { ...usual, ...this.setupFixed() };
+  });
+  readonly placesFixed = signal<number | null>(null);
+  /** Cells, slots, pellets or pots; null where the way has none. */
+  readonly places = computed(() => (placeNames(this.way()) === null ? null : (this.placesFixed() ?? this.seeds())));
+  /** The batch that it begins again, where another screen named one. */
+  readonly after = signal<string | null>(null);
+  /** Another packet of the same variety that some of the seeds come from. */
+  readonly also = signal<{ readonly packetId: string; readonly title: string; readonly seeds: number } | null>(null);
   readonly closure = signal<Closure>('sealed_air');
   readonly holderId = signal<string | null>(null);
   readonly spotFixed = signal<string | null>(null);
@@ -87,7 +114,7 @@ export class TuckPlan {
     const sheet = this.sheet();
     return sheet?.id === this.packetId() ? sheet : null;
   });
-  private readonly others = toSignal(
+  readonly others = toSignal(
     toObservable(computed(() => this.chosen()?.id ?? null)).pipe(
       switchMap((id) => (id === null ? of([]) : this.changes.keep(() => this.api.kin(id)))),
     ),
@@ -99,7 +126,7 @@ export class TuckPlan {
     ),
     { initialValue: null },
   );
-  private readonly seasons = toSignal(
+  readonly seasons = toSignal(
     toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(
       switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.api.seasons(id)))),
     ),
@@ -107,7 +134,17 @@ export class TuckPlan {
   );
   readonly wantedNumber = computed(() => this.wanted()?.plants ?? DEFAULT_WANTED);
   readonly sureness = computed(() => this.surenessFixed() ?? this.about.household().ways.sureness);
-  readonly destination = computed<Destination>(() => this.destinationFixed() ?? 'cup');
+  /** Where they go; what comes up where it is sown stands in what it was sown in. */
+  readonly destination = computed<Destination>(() => {
+    const fixed = this.destinationFixed();
+    return this.way().event === 'emergence' ? standsIn(this.method(), fixed ?? 'cup') : (fixed ?? 'cup');
+  });
+  /** Why the crop cannot be started this way at all; null where it can. */
+  readonly unsuited = computed(() => {
+    const crop = this.crop();
+    const fault = crop && unsuited(crop, this.method());
+    return fault && unsuitedInWords(fault, crop, this.method(), { length: this.about.lengthText() });
+  });
   readonly school = computed<RootSchool>(() => this.schoolFixed() ?? this.about.household().ways.rootSchool);
   private readonly usual = computed<readonly Preparation[]>(() => {
     const crop = this.crop();
@@ -128,6 +165,8 @@ export class TuckPlan {
     if (fixed) return fixed;
     return this.chillDays() === null ? null : (this.spots().find(({ kind }) => kind === 'fridge')?.id ?? this.spots()[0]?.id ?? null);
   });
+  /** How it is closed: a bag as it is said, everything else under its lid. */
+  readonly lies = computed<Closure>(() => (this.way().bagged ? (this.holder()?.closure ?? this.closure()) : 'lidded'));
   readonly spotId = computed<string | null>(() => this.fixedSpotId() ?? this.plan()?.spotId ?? null);
   /** Into the water now, or soaked before: one that is already running is out of it. */
   readonly soaked = computed(() => this.soakedFixed() ?? (this.startAt() === null ? 'now' : 'before'));
@@ -143,7 +182,7 @@ export class TuckPlan {
     ),
     { initialValue: null },
   );
-  private readonly start = computed(() => {
+  readonly start = computed(() => {
     const begun = this.begun();
     return begun && begun.id === this.packetId() && begun.at === this.startAt() ? begun.start : null;
   });
@@ -165,7 +204,7 @@ export class TuckPlan {
     const goal = this.goal();
     return {
       crop,
-      method: 'towel',
+      method: this.method(),
       packet,
       others: this.others().map(({ id, prior, seedsLeft, variety }) => ({ id, prior, seedsLeft, title: variety })),
       wanted: this.wantedNumber(),
@@ -177,15 +216,20 @@ export class TuckPlan {
       ...this.pot(),
       prepared: this.prepared(),
       soaking: this.soaking(),
+      soakHours: this.soakHours(),
+      setup: this.setup(),
+      places: this.placesFixed(),
       without: this.without(),
       spotId: this.fixedSpotId(),
       startMs: start.startMs,
       target: goal && targetMs !== null ? { kind: goal.kind, atMs: targetMs } : null,
       seasons,
       chillDays: this.chillDays(),
-      closure: this.holder()?.closure ?? this.closure(),
+      chilledDays: this.chilledDays(),
+      chillDry: this.chillDry(),
+      closure: this.lies(),
       pane: { widthMm: this.pane().widthMm, heightMm: this.pane().heightMm, plies: PLIES },
-      spots: start.spots,
+      spots: start.spots.map(({ priors, ...spot }) => ({ ...spot, prior: priors[this.way().event] })),
     };
   });
   private readonly answered = toSignal(
@@ -241,6 +285,12 @@ export class TuckPlan {
     this.seedsFixed.set(null);
     this.prepFixed.set(null);
     this.soakedFixed.set(null);
+    this.soakHours.set(null);
+    this.chilledDays.set(0);
+    this.chillDry.set(false);
+    this.placesFixed.set(null);
+    this.after.set(null);
+    this.also.set(null);
     this.without.set([]);
     this.inSteps.set(false);
     this.chillFixed.set(undefined);

@@ -34,7 +34,7 @@ describe('Tuck in', () => {
     await screen.click(/^Tuck in \d+ seeds$/);
     const body = screen.sent('POST', 'batches')?.body;
     expect(body).toEqual(jasmine.objectContaining({ packetId: 'p1', method: 'towel', startAt: null, wanted: 4 }));
-    expect(body?.['towel']).toEqual({ widthMm: 140, heightMm: 110, plies: 2 });
+    expect(body?.['towel']).toEqual({ widthMm: 140, heightMm: 110, plies: 2, medium: 'paper' });
     expect(body?.['holder']).toEqual(jasmine.objectContaining({ kind: 'bag', closure: 'sealed_air', spotId: 's1' }));
     expect(screen.text).toContain('7 is tucked in');
   });

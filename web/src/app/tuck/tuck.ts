@@ -3,16 +3,26 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { text, wholeFrom } from '../kit/validators';
 import { Field } from '../kit/field';
 import { type FormControl, FormGroup } from '@angular/forms';
-import { CLOSURE_WORDS, earlyInWords, factorInWords, knownInWords, ratesInWords, preparingInWords, worktop } from '@fresh-tuck/core/words';
+import { isLoose } from '@fresh-tuck/core/carrier';
+import { drawnAs, paneOf } from '@fresh-tuck/core/method';
+import {
+  CLOSURE_WORDS,
+  MEDIUM_WORDS,
+  earlyInWords,
+  factorInWords,
+  knownInWords,
+  ratesInWords,
+  preparingInWords,
+  worktop,
+} from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
-import { v7 as uuid } from 'uuid';
-import type { BatchRequest, BatchWithJournal } from '@fresh-tuck/contract';
-import { CLOSURES } from '@fresh-tuck/contract/choices';
+import type { BatchWithJournal } from '@fresh-tuck/contract';
+import { CLOSURES, METHODS } from '@fresh-tuck/contract/choices';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
@@ -25,14 +35,20 @@ import { Boards } from './boards';
 import { NewSpot } from '../house/new-spot';
 import { Calendar } from './calendar';
 import { Ideas } from './ideas';
-import { type Pane, PANES, PLIES, SOAKS, STEPS, SURENESS, type Preparation } from './choices';
+import { type Pane, PANES, SOAKS, STEPS, SURENESS, type Preparation } from './choices';
 import { Factors } from './factors';
 import { HowMany } from './how-many';
 import { PotWords } from './pot-words';
 import { Shortage } from './shortage';
+import { LaidWord } from './laid-word';
+import { requestOf } from './request';
+import { ReadyFields } from './ready-fields';
+import { TriedBefore } from './tried-before';
 import { TuckPlan } from './tuck-plan';
 import { TwoStepsChoice } from './two-steps';
 import { GoalWord } from './when-words';
+import { WayWords } from './way-words';
+import { Ways } from './ways';
 import { WishWord } from './wish-word';
 import { WorktopCard } from './worktop-card';
 import { HouseholdApi } from '../data/household/household.api';
@@ -57,12 +73,17 @@ const SEED_LIMIT = 400;
     GoalWord,
     HowMany,
     Label,
+    LaidWord,
     PotWords,
+    ReadyFields,
     RouterLink,
     Shortage,
     Towel,
+    TriedBefore,
     Tucked,
     TwoStepsChoice,
+    WayWords,
+    Ways,
     Why,
     WishWord,
     Word,
@@ -88,6 +109,9 @@ export class TuckScreen {
   readonly packet = input<string>();
   /** How many seeds, where another screen said so. */
   readonly seeds = input<string>();
+  /** The batch that is begun again, and the way that another screen named. */
+  readonly after = input<string>();
+  readonly method = input<string>();
 
   protected readonly preparations = STEPS;
   protected readonly panes = computed(() =>
@@ -119,12 +143,17 @@ export class TuckScreen {
     return crop && plan
       ? worktop({
           crop,
+          method: this.plan.method(),
+          setup: this.plan.setup(),
+          places: this.plan.places(),
+          pane: this.plan.pane(),
           seeds: this.plan.seeds(),
           taken: plan.taken,
           dose: plan.dose,
           prepared: this.plan.prepared(),
           chillDays: this.plan.chillDays(),
-          closure: this.plan.holder()?.closure ?? this.plan.closure(),
+          chillDry: this.plan.chillDry(),
+          closure: this.plan.lies(),
           dressed: this.plan.chosen()?.dressed ?? false,
           units: this.about.household().units,
         })
@@ -183,9 +212,26 @@ export class TuckScreen {
   });
   protected readonly prepText = computed(() => preparingInWords(this.plan.prepared(), this.plan.crop()));
   protected readonly chillText = computed(() => {
-    const days = this.plan.chillDays();
-    return days === null ? 'no chill' : `${days} days of cold first`;
+    const [days, before] = [this.plan.chillDays(), this.plan.chilledDays()];
+    const had = before > 0 ? `, ${before} had before` : '';
+    return days === null ? `no chill${had}` : `${days} days of ${this.plan.chillDry() ? 'dry ' : ''}cold first${had}`;
   });
+  /** What is drawn, as its heading says it. */
+  protected readonly drawn = computed(() => {
+    const length = this.about.lengthText();
+    const [way, pane] = [this.plan.way(), this.plan.pane()];
+    if (way.carrier === 'towel')
+      return isLoose(this.plan.setup().medium)
+        ? {
+            title: 'The bag',
+            text: `of ${MEDIUM_WORDS[this.plan.setup().medium].text}, ${length(pane.widthMm)} × ${length(pane.heightMm)}, to scale`,
+          }
+        : { title: 'The towel', text: `folded to ${length(pane.widthMm)} × ${length(pane.heightMm)}, to scale` };
+    return { title: drawnAs(way, this.plan.places() ?? this.plan.seeds()), text: 'to scale' };
+  });
+  protected readonly drawnPane = computed(() =>
+    this.plan.way().carrier === 'towel' ? this.plan.pane() : paneOf(this.plan.way(), this.plan.places() ?? this.plan.seeds()),
+  );
   protected readonly bagText = computed(() => {
     const holder = this.plan.holder();
     return holder ? `${holder.kind} with ${holder.numbers.join(' and ')}` : CLOSURE_WORDS[this.plan.closure()].text;
@@ -193,7 +239,7 @@ export class TuckScreen {
   protected readonly rateText = computed(() => {
     const plan = this.plan.plan();
     if (!plan) return '';
-    return ratesInWords(plan, !this.plan.split() && (this.plan.crop()?.seed.perUnit ?? 1) > 1);
+    return ratesInWords(plan, !this.plan.split() && (this.plan.crop()?.seed.perUnit ?? 1) > 1, this.plan.way());
   });
   protected readonly splitText = computed(() => {
     const plan = this.plan.plan();
@@ -215,6 +261,9 @@ export class TuckScreen {
       if (id) this.plan.packetId.set(id);
       const seeds = Number(this.seeds());
       if (Number.isInteger(seeds) && seeds >= 1 && seeds <= SEED_LIMIT) this.plan.seedsFixed.set(seeds);
+      this.plan.after.set(this.after() ?? null);
+      const method = METHODS.find((one) => one === this.method());
+      if (method) this.plan.methodFixed.set(method);
     });
     const { seeds, start, chill } = this.form.controls;
     const number = (value: string): number | null => (value.trim() === '' ? null : Number(value));
@@ -249,8 +298,8 @@ export class TuckScreen {
 
   protected tuckIn(): void {
     if (this.form.invalid) return this.missing.set('One word of the sentence cannot be so: open the word that is marked and mend it.');
-    const body = this.body();
-    if (!body) return;
+    const body = requestOf(this.plan);
+    if ('missing' in body) return this.missing.set(body.missing);
     this.saving.set(true);
     this.problem.set(null);
     this.missing.set(null);
@@ -261,41 +310,6 @@ export class TuckScreen {
         takeUntilDestroyed(this.destroyRef),
       )
       .subscribe({ next: (batch) => this.done.set(batch), error: (problem: ApiProblem) => this.problem.set(problem) });
-  }
-
-  private body(): BatchRequest | null {
-    const { plan } = this;
-    const packet = plan.chosen();
-    const spotId = plan.spotId();
-    const answer = plan.plan();
-    if (!packet) {
-      this.missing.set('Choose the packet first: touch “a packet of seed” in the sentence.');
-      return null;
-    }
-    if (!spotId || !answer) {
-      this.missing.set('Name a warm spot first: touch “a warm spot” in the sentence.');
-      return null;
-    }
-    const holderId = plan.holderId();
-    const closure = plan.closure();
-    const goal = plan.goal();
-    return {
-      id: uuid(),
-      packetId: packet.id,
-      method: 'towel',
-      seeds: plan.seeds(),
-      taken: plan.split() ? answer.taken : null,
-      wanted: answer.sprouts,
-      aim: { plants: plan.wantedNumber(), destination: plan.destination(), target: goal },
-      startAt: plan.startAt(),
-      chillDays: plan.chillDays(),
-      prepared: [...plan.prepared()],
-      soaking: plan.soaking(),
-      secondStep: plan.secondStep(),
-      towel: { widthMm: plan.pane().widthMm, heightMm: plan.pane().heightMm, plies: PLIES },
-      doseMl: answer.dose.millilitres,
-      holder: holderId ? { holderId } : { newId: uuid(), kind: CLOSURE_WORDS[closure].kind, closure, spotId },
-    };
   }
 
   protected another(): void {

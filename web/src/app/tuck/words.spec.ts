@@ -179,7 +179,7 @@ describe('the words of Tuck in', () => {
     const half = dose();
     await pick('Bag', /^whole sheet/);
     expect(dose()).toBeGreaterThan(half * 1.6);
-    expect((await body())['towel']).toEqual({ widthMm: 140, heightMm: 220, plies: 2 });
+    expect((await body())['towel']).toEqual({ widthMm: 140, heightMm: 220, plies: 2, medium: 'paper' });
   });
 
   it('puts several to a pot, and asks for as many sprouts', async () => {

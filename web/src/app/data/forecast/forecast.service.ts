@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { filter, map, Observable, Subject, take } from 'rxjs';
 import type { Report } from '@fresh-tuck/core/judging';
 import type { ParcelFacts } from '@fresh-tuck/core/parcel';
+import type { Way, WaysQuestion } from '@fresh-tuck/core/sowing';
 import type { Told, WhyPanel } from '@fresh-tuck/core/words';
 import { AboutService } from '../household/about.service';
 import type { Plan, PlanQuestion, WorkerReply, WorkerRequest } from './forecast.messages';
@@ -42,6 +43,16 @@ export class ForecastService {
       map((reply) => {
         if (reply.kind !== 'plan') throw new Error('The plan could not be computed.');
         return reply.plan;
+      }),
+    );
+  }
+
+  /** The ways to start a crop for a destination, the best first. */
+  ways(question: WaysQuestion): Observable<readonly Way[]> {
+    return this.ask((key) => ({ key, kind: 'ways', question, nowMs: this.about.nowMs(), household: this.about.household() })).pipe(
+      map((reply) => {
+        if (reply.kind !== 'ways') throw new Error('The ways could not be ranked.');
+        return reply.ways;
       }),
     );
   }

@@ -2,7 +2,7 @@
 import { reportFor, whyFor } from '@fresh-tuck/core/judging';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { wordsFor } from '@fresh-tuck/core/units';
-import { planFor } from '@fresh-tuck/core/sowing';
+import { planFor, rankWays } from '@fresh-tuck/core/sowing';
 import type { WorkerReply, WorkerRequest } from './forecast.messages';
 
 function answer(request: WorkerRequest): WorkerReply {
@@ -14,6 +14,7 @@ function answer(request: WorkerRequest): WorkerReply {
       const bySpot = plan.bySpot.map((spot) => ({ ...spot, answers: reportFor(spot.facts, request.question.startMs) }));
       return { key: request.key, kind: 'plan', plan: { ...plan, bySpot } };
     }
+    if (request.kind === 'ways') return { key: request.key, kind: 'ways', ways: rankWays(request.question, household) };
     if (request.kind === 'why')
       return { key: request.key, kind: 'why', why: whyInWords(whyFor(request.facts, nowMs), request.facts, words) };
     const answers = reportFor(request.facts, nowMs);

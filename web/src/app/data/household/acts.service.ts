@@ -25,7 +25,8 @@ export class Acts {
           );
       case 'start': {
         const packet = act.packet === 'other' ? (otherPacketId ?? packetId) : packetId;
-        return this.go(['/tuck'], { packet, seeds: act.seeds });
+        // Begun again, it is told which way, and what it follows.
+        return this.go(['/tuck'], { packet, seeds: act.seeds, ...(act.again ? { method: act.again.method, after: id } : {}) });
       }
       case 'open':
         return this.go(['/open', id]);
