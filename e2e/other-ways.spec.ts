@@ -32,8 +32,7 @@ test('a pot that has come up wants light, and nobody looks for roots in its pape
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Open one parcel/);
   // Three came up since: counted from above, nothing is opened and nothing touched.
   await page.getByRole('link', { name: /^Open parcel 1/ }).click();
-  await page.getByRole('radio', { name: 'opened', exact: true }).click();
-  for (let nth = 0; nth < 3; nth++) await page.getByRole('button', { name: 'One tip more' }).click();
+  for (let nth = 0; nth < 3; nth++) await page.getByRole('button', { name: 'One seedling more' }).click();
   await expect(page.getByRole('heading', { name: 'Bring 3 seedlings into the light' })).toBeVisible();
   await expect(page.getByText(/root|paper|re-tuck/i).and(page.locator('ft-advice *'))).toHaveCount(0);
   await page.getByRole('button', { name: 'Save, and see to those that are up' }).click();

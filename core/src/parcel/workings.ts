@@ -19,7 +19,6 @@ import {
   chilledStays,
   creditOf,
   heldBack,
-  laidMs,
   medianFactor,
   soakClock,
   soakingNow,
@@ -117,9 +116,11 @@ function drownedIn({ crop, startMs, soakUntilMs = null, looks }: ParcelFacts, me
   const standing = method.late === 'drowned';
   if ((!standing && soakUntilMs === null) || nowMs <= drownsMs) return null;
   const lookedMs = looks.filter(({ atMs }) => atMs <= nowMs).map(({ atMs }) => atMs);
-  // What is left in a glass stays in it; out of its soak it is at the first look since it had drunk enough.
   const still = standing || soakingNow(crop, startMs, soakUntilMs, lookedMs) !== null;
-  const outMs = still ? nowMs : laidMs(crop, startMs, Infinity, lookedMs);
+  // Out of its soak it is at the first look since it had drunk enough: whoever took it out sooner and said nothing is
+  // believed, unless what was seen was seed under water.
+  const found = looks.find(({ atMs, troubles }) => atMs > drownsMs && atMs <= nowMs && troubles.includes('drowned'));
+  const outMs = still ? nowMs : (found?.atMs ?? drownsMs);
   if (outMs <= drownsMs) return null;
   const limits = (outMs - drownsMs) / HOUR_MS / crop.water.drowningLimitHours;
   return { fromMs: drownsMs, survival: 0.5 ** (limits / HALF_LEFT_AFTER_LIMITS) };

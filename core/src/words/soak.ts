@@ -29,7 +29,8 @@ export function soakLine(crop: Pick<Crop, 'water'>): string {
 }
 
 /** What a soak past its limit may have cost. */
-const drowned = (survival: number): string => (survival > 0.9 ? 'some' : inTen(1 - survival));
+const drowned = (survival: number): string =>
+  survival > 0.9 ? '' : `, ${inTen(1 - survival)} by rule of thumb; the forecast counts that in`;
 
 /** Seed that is in water near its limit, or was forgotten past it. */
 export function missedSoak({ over, drownsMs, limitHours, survival }: Extract<Mend, { what: 'drowning' }>, words: Words): Advice {
@@ -39,7 +40,7 @@ export function missedSoak({ over, drownsMs, limitHours, survival }: Extract<Men
         lead: 'Out of the water',
         by: 'now',
         tone: 'trouble',
-        text: `${limitHours} h is the limit for this kind, and it is past: ${drowned(survival)} may have drowned, by rule of thumb, and the forecast counts that in. Dab them dry and lay them on a towel barely damp; what goes soft is taken out, the rest keep their time.`,
+        text: `${limitHours} h is the limit for this kind, and it is past: some may have drowned${drowned(survival)}. Dab them dry and lay them on a towel barely damp; what goes soft is taken out, the rest keep their time.`,
         button: null,
       }
     : {

@@ -103,7 +103,7 @@ const SAID: Readonly<Record<string, (nth: number) => unknown>> = {
 };
 const ONE_ROW = ['household', 'look', 'move', 'closing'];
 /** Kept empty: nothing points to them, or they are filled by what is. */
-const LEFT_OUT = ['serial', 'recount', 'class_count'];
+const LEFT_OUT = ['serial', 'recount', 'class_count', 'correction', 'amendment'];
 
 function columnsOf(db: Database, table: string): Column[] {
   return db.pragma(`table_info("${table}")`) as Column[];
@@ -128,7 +128,7 @@ function valueOf(db: Database, table: string, { name, type }: Column, nth: numbe
   if (name.endsWith('_ms')) return AT_MS + nth;
   if (name === 'min_c') return 22;
   if (name === 'max_c') return 26;
-  if (type === 'TEXT') return ['ways', 'figures', 'facts', 'second_step'].includes(name) ? '{}' : `${name} ${nth}`;
+  if (type === 'TEXT') return ['ways', 'figures', 'facts', 'second_step', 'frost', 'before', 'after'].includes(name) ? '{}' : `${name} ${nth}`;
   if (type === 'REAL') return 2 + nth;
   if (type === 'BLOB') return Buffer.from([nth]);
   return ['dressed', 'rewetted', 'removed', 'full', 'planted'].includes(name) ? 0 : nth;
