@@ -268,6 +268,16 @@ export const batch = z.object({
 export const batchWithJournal = batch.extend({
   journal: z.array(journalEntry),
   cups: z.array(cup),
+  /** Sprouts of the crop that had rooted into the paper: how they came out, and how those past danger fared. */
+  rooted: z.object({
+    freed: z.number(),
+    patched: z.number(),
+    snapped: z.number(),
+    freedLived: z.number(),
+    freedLost: z.number(),
+    patchedLived: z.number(),
+    patchedLost: z.number(),
+  }),
   /** Entries of the looks that the facts hold, in their order. */
   lookIds: z.array(z.string()),
 });

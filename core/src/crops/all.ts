@@ -110,6 +110,7 @@ import poppy from './poppy.json' with { type: 'json' };
 import potMarigold from './pot-marigold.json' with { type: 'json' };
 import primula from './primula.json' with { type: 'json' };
 import radish from './radish.json' with { type: 'json' };
+import raspberry from './raspberry.json' with { type: 'json' };
 import rhubarb from './rhubarb.json' with { type: 'json' };
 import rocket from './rocket.json' with { type: 'json' };
 import rosemary from './rosemary.json' with { type: 'json' };
@@ -247,6 +248,7 @@ export const CROPS = [
   potMarigold,
   primula,
   radish,
+  raspberry,
   rhubarb,
   rocket,
   rosemary,

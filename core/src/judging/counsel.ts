@@ -180,7 +180,7 @@ export type Headline = { readonly through: boolean } & (
       readonly giveMl: number;
       readonly anyChance: number;
     }
-  | { readonly what: 'soak'; readonly outByMs: number }
+  | { readonly what: 'soak'; readonly outByMs: number; readonly drownsMs: number }
   /** Mould or rot was seen: whether it has come back. */
   | { readonly what: 'trouble'; readonly trouble: Trouble | 'pool'; readonly sinceMs: number }
   | { readonly what: 'chill' }

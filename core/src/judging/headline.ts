@@ -59,7 +59,12 @@ export function headlineOf(facts: ParcelFacts, answers: Answers, next: NextLook)
     chill: () => ({ through, what: 'chill' }),
     bag: () => unsure('bag'),
     heat: () => unsure('tips'),
-    soak: () => ({ through: false, what: 'soak', outByMs: answers.soaking?.outByMs ?? answers.nowMs }),
+    soak: () => ({
+      through: false,
+      what: 'soak',
+      outByMs: answers.soaking?.outByMs ?? answers.nowMs,
+      drownsMs: answers.soaking?.drownsMs ?? answers.nowMs,
+    }),
     trouble: () => {
       const { atMs, trouble } = lingering(facts) ?? { atMs: answers.nowMs, trouble: 'threads' as const };
       return { through, what: 'trouble', trouble, sinceMs: atMs };

@@ -47,6 +47,8 @@ export interface Method {
   /** Whether it lies in a bag that must be opened, and may be read through it. */
   readonly bagged: boolean;
   readonly nouns: Nouns;
+  /** What can be seen of it without touching. */
+  readonly seen: string;
   /** Stands where the hazard is; null where the method brings none of its own. */
   readonly caution: string | null;
 }
@@ -72,6 +74,7 @@ const emerging = (
   carrier: CarrierKind,
   lossPerDayAt25C: number,
   nouns: Pick<Nouns, 'way' | 'wet' | 'on'>,
+  seen: string,
   caution: string | null = null,
 ): Method => ({
   id,
@@ -82,6 +85,7 @@ const emerging = (
   lossPerDayAt25C,
   bagged: false,
   nouns: { ...UP, leave: 'Leave it be', ...nouns },
+  seen,
   caution,
 });
 
@@ -96,6 +100,7 @@ const BOOK: Readonly<Record<MethodId, Method>> = {
     lossPerDayAt25C: null,
     bagged: true,
     nouns: { ...TIP, way: 'on a towel', wet: 'the towel', on: 'on the towel', leave: 'Leave it shut' },
+    seen: 'Through the bag against a lamp: pale nibs, fog on the plastic, stains. Paper thicker than one sheet hides them.',
     caution: null,
   },
   water: {
@@ -107,14 +112,54 @@ const BOOK: Readonly<Record<MethodId, Method>> = {
     lossPerDayAt25C: 0.05,
     bagged: false,
     nouns: { ...TIP, way: 'in water', wet: 'the water', on: 'in the water', leave: 'Leave it be' },
+    seen: 'Roots show through the glass; so does cloud in the water, which asks for a change at once.',
     caution: 'Shallow water, changed every day. Seed that smells sour is not for eating, and neither are these sprouts.',
   },
-  plug: emerging('plug', 'cells', 0.3, { way: 'in a plug', wet: 'the plug', on: 'in the plugs' }, MIX_CAUTION),
-  pod: emerging('pod', 'slots', 0.05, { way: 'in a soilless slot', wet: 'the sponge', on: 'in the slots' }),
-  pellet: emerging('pellet', 'pellets', 0.25, { way: 'in a pellet', wet: 'the pellet', on: 'in the pellets' }),
-  pot: emerging('pot', 'pots', 0.2, { way: 'in a pot', wet: 'the mix', on: 'in the pot' }, MIX_CAUTION),
-  bed: emerging('bed', 'row', 0.3, { way: 'in the bed', wet: 'the soil', on: 'in the row' }),
-  surface: emerging('surface', 'lid', 0.16, { way: 'on the surface, under a lid', wet: 'the surface', on: 'under the lid' }, MIX_CAUTION),
+  plug: emerging(
+    'plug',
+    'cells',
+    0.3,
+    { way: 'in a plug', wet: 'the plug', on: 'in the plugs' },
+    'The mix lifts and cracks, then a bent neck; mix turning pale is drying.',
+    MIX_CAUTION,
+  ),
+  pod: emerging(
+    'pod',
+    'slots',
+    0.05,
+    { way: 'in a soilless slot', wet: 'the sponge', on: 'in the slots' },
+    'A pale loop or a green edge in the slit; green on the sponge is algae: shade it.',
+  ),
+  pellet: emerging(
+    'pellet',
+    'pellets',
+    0.25,
+    { way: 'in a pellet', wet: 'the pellet', on: 'in the pellets' },
+    'A loop in the hollow; a pellet turning pale is drying.',
+  ),
+  pot: emerging(
+    'pot',
+    'pots',
+    0.2,
+    { way: 'in a pot', wet: 'the mix', on: 'in the pot' },
+    'The mix lifts and cracks, then a bent neck; lift the pot: a light one is dry.',
+    MIX_CAUTION,
+  ),
+  bed: emerging(
+    'bed',
+    'row',
+    0.3,
+    { way: 'in the bed', wet: 'the soil', on: 'in the row' },
+    'A crack along the row, then necks; a crust is broken gently, with water.',
+  ),
+  surface: emerging(
+    'surface',
+    'lid',
+    0.16,
+    { way: 'on the surface, under a lid', wet: 'the surface', on: 'under the lid' },
+    'Through the lid: specks of green, fog on the inside. Clear glass means it is drying.',
+    MIX_CAUTION,
+  ),
 };
 
 /** What shows first of dust-fine seed that lies on the surface: a speck of green. */

@@ -31,10 +31,11 @@ function chilled(own: Omit<ParcelFacts, HousePart>, utcOffsetHours: number): Chi
   const { crop, stays, startMs, chillUntilMs, chilledDays = 0, chillDry = false } = own;
   const planned = { chillUntilMs };
   if (chillDry || crop.chill.weeks <= 0 || !lastIsCold(stays)) return planned;
-  const wantedDays = chillUntilMs === null ? crop.chill.weeks * 7 : (chillUntilMs - startMs) / DAY_MS + chilledDays;
+  const warmDays = crop.chill.warmWeeks * 7;
+  const wantedDays = chillUntilMs === null ? crop.chill.weeks * 7 : (chillUntilMs - startMs) / DAY_MS - warmDays + chilledDays;
   const since = Math.max((stays.at(-1)?.fromMs ?? startMs) - startMs, 0);
-  const endMs = startMs + since + MOST_LATER * Math.max(wantedDays, 1) * DAY_MS;
-  const doneMs = creditOf(crop, stays, startMs, endMs, utcOffsetHours, chilledDays).when(wantedDays) ?? endMs;
+  const endMs = startMs + since + MOST_LATER * Math.max(wantedDays + warmDays, 1) * DAY_MS;
+  const doneMs = creditOf(crop, stays, startMs, endMs, utcOffsetHours, chilledDays).when(wantedDays, warmDays) ?? endMs;
   if (chillUntilMs !== null) return { chillUntilMs: Math.max(chillUntilMs, doneMs) };
   return { chillUntilMs: doneMs, chillUnplanned: true };
 }

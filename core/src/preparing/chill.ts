@@ -1,4 +1,5 @@
 import type { Crop } from '../crops/index.js';
+import { DAY_MS } from '../units/index.js';
 import type { Stay } from '../warmth/index.js';
 
 /** Nobody has said yet where it goes when its chill is done: an ordinary warm room, °C. */
@@ -41,9 +42,13 @@ export function chilledStays({ chill }: Pick<Crop, 'chill'>, stays: readonly Sta
     readings: [],
     guess: { minC: chill.celsius - SWING_C, maxC: chill.celsius + SWING_C },
   };
-  if (rest.length > 0) return chilledStays({ chill }, [cold, ...rest], chillUntilMs, nowMs);
+  // A kind that wants warmth before its cold lies where it is named for until then.
+  const warmMs = chill.warmWeeks * 7 * DAY_MS;
+  if (rest.length > 0) return warmMs > 0 ? stays : chilledStays({ chill }, [cold, ...rest], chillUntilMs, nowMs);
+  const coldFromMs = Math.min(cold.fromMs + warmMs, chillUntilMs);
+  const before = warmMs > 0 ? named.filter(({ fromMs }) => fromMs < coldFromMs) : [];
   const after = named.filter((stay, index) => (named[index + 1]?.fromMs ?? Infinity) > chillUntilMs);
-  return [cold, ...after.map((stay) => ({ ...stay, fromMs: Math.max(stay.fromMs, chillUntilMs) }))];
+  return [...before, { ...cold, fromMs: coldFromMs }, ...after.map((stay) => ({ ...stay, fromMs: Math.max(stay.fromMs, chillUntilMs) }))];
 }
 
 /** Whether nobody has said yet where seed goes after its chill: it was begun in a cold spot. */

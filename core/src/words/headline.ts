@@ -100,7 +100,7 @@ function told(one: Headline, state: ParcelState, method: Method, nowMs: number, 
       return {
         lead: 'out of the water',
         tone: 'water',
-        text: `Its soak ends by ${words.when(one.outByMs)}: dab the seed dry and lay it on the towel; then it has had its drink.`,
+        text: `Its soak ends by ${words.when(one.outByMs)}, at the latest ${words.when(one.drownsMs)}: dab the seed dry and lay it ${nouns.on.replace(/^in the/, 'into the')}; it has had its drink.`,
       };
     case 'trouble':
       return {
@@ -148,9 +148,9 @@ function told(one: Headline, state: ParcelState, method: Method, nowMs: number, 
       };
     case 'unlooked':
       return {
-        lead: 'nobody has looked: open it',
+        lead: method.bagged ? 'nobody has looked: open it' : 'nobody has looked: see to it',
         tone: 'trouble',
-        text: `Not opened for ${spanInWords(nowMs - one.sinceMs)}. ${expected(one, state)}${soFar}`,
+        text: `${method.bagged ? 'Not opened' : 'Not looked at'} for ${spanInWords(nowMs - one.sinceMs)}. ${expected(one, state)}${soFar}`,
       };
     case 'patience':
       return {

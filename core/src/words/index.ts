@@ -22,6 +22,7 @@ export * from './peroxide.js';
 export * from './place.js';
 export * from './planned.js';
 export * from './reasons.js';
+export * from './rooted.js';
 export * from './shares.js';
 export * from './sheet.js';
 export * from './soak.js';

@@ -1,5 +1,5 @@
 import type { Closure } from '../carrier/index.js';
-import { methodOf, type MethodId } from '../method/index.js';
+import type { Method } from '../method/index.js';
 import type { Destination } from '../moving/index.js';
 import type { ClosingReason, ParcelLook } from '../parcel/index.js';
 import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '../seedtest/index.js';
@@ -57,8 +57,11 @@ type Undoable = keyof typeof UNDONE;
 
 type LookFact = Extract<JournalFact, { kind: 'look' }>;
 
-function lookInWords({ via, look, before, classes }: LookFact, method: MethodId, words: Pick<Words, 'length'>): string {
-  const { nouns, bagged } = methodOf(method);
+function lookInWords(
+  { via, look, before, classes }: LookFact,
+  { nouns, bagged }: Pick<Method, 'nouns' | 'bagged'>,
+  words: Pick<Words, 'length'>,
+): string {
   if (via === 'skipped') return bagged ? 'Not opened.' : 'Not looked at.';
   if (classes) {
     const total = (name: SeedlingClass): number => classes.reduce((sum, counts) => sum + counts[name], 0);
@@ -112,7 +115,11 @@ function moveInWords({
 }
 
 /** One line of the journal. */
-export function journalInWords(fact: JournalFact, method: MethodId, words: Pick<Words, 'length' | 'moment'>): string {
+export function journalInWords(
+  fact: JournalFact,
+  method: Pick<Method, 'nouns' | 'bagged'>,
+  words: Pick<Words, 'length' | 'moment'>,
+): string {
   switch (fact.kind) {
     case 'look':
       return lookInWords(fact, method, words);

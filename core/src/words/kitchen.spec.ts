@@ -209,7 +209,7 @@ describe('a move in words', () => {
 });
 
 describe('the journal in words', () => {
-  const say = (fact: JournalFact, method: (typeof METHODS)[number] = 'towel') => journalInWords(fact, method, words);
+  const say = (fact: JournalFact, method: (typeof METHODS)[number] = 'towel') => journalInWords(fact, methodOf(method), words);
   const seen = (more: Parameters<typeof look>[1], via: 'opened' | 'through' | 'skipped' = 'opened') =>
     say({ kind: 'look', via, look: look(1, more), before: { tipped: 2, rotten: 1 }, classes: null });
 

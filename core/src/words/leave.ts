@@ -2,14 +2,23 @@ import { aliveInWords } from './alive.js';
 import type { Judgement, Leave } from '../judging/index.js';
 import type { Method } from '../method/index.js';
 import type { BagMates } from '../parcel/index.js';
-import { capital, counted, type Words } from '../units/index.js';
+import { capital, counted, DAY_MS, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
 import { nextInWords } from './next.js';
 
+/** Left alone for so long, a lot is one of months, ms. */
+const LONG_MS = 5 * DAY_MS;
 const CLOSE: Button = { label: 'Close the batch', act: { does: 'close', reason: 'all_moved' } };
 
 /** What stays where it is, in words. */
-export function leaveInWords(leave: Leave, next: Judgement['next'], method: Method, mates: BagMates | null, words: Words): Advice {
+export function leaveInWords(
+  leave: Leave,
+  next: Judgement['next'],
+  method: Method,
+  mates: BagMates | null,
+  nowMs: number,
+  words: Words,
+): Advice {
   const shown = 'Every seed has shown itself or been taken out.';
   const say = (lead: string, text: string, by: string | null = null): Advice => ({
     kind: 'leave',
@@ -23,7 +32,9 @@ export function leaveInWords(leave: Leave, next: Judgement['next'], method: Meth
     return leave.what === 'nothing_more' ? { ...say('Nothing more to come', shown), button: CLOSE } : say('No quiet seed left', shown);
   }
   const which = leave.quiet === 1 ? 'The quiet seed' : `Each of the ${leave.quiet} quiet seeds`;
-  const alive = `${which} ${aliveInWords(leave.alive)}.`;
+  // Months lie ahead of it: what is felt and seen of it meanwhile matters more than what shows.
+  const patient = leave.untilMs - nowMs > LONG_MS ? ' Moisture first; firm and pale is alive.' : '';
+  const alive = `${which} ${aliveInWords(leave.alive)}.${patient}`;
   switch (leave.what) {
     case 'retuck':
       return say(method.bagged ? `Re-tuck ${counted(leave.quiet, 'quiet seed')}` : `Leave ${counted(leave.quiet, 'quiet seed')}`, alive);

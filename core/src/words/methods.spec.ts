@@ -82,7 +82,7 @@ describe('a method', () => {
       }
       const journal = journalInWords(
         { kind: 'look', via: 'opened', look: look(1, { tipped: 3, damp: 'drying' }), before: { tipped: 1, rotten: 0 }, classes: null },
-        id,
+        methodOf(id),
         words,
       );
       expect(journal).toMatch(event === 'tip' ? /^2 new tips, 3 in all/ : /^2 new seedlings, 3 in all/);

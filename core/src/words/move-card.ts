@@ -62,8 +62,9 @@ const MIX_CAUTIONS: Readonly<Partial<Record<Destination, string>>> = {
  * but for the crop's own depth, mix and spacing.
  *
  * @param count sprouts, 1 or more
+ * @param restStays whether some stay on the paper: then it says what to do with loose roots
  */
-export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'told'>): MoveCard {
+export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'told'>, restStays = false): MoveCard {
   const { spacingCm } = crop.growing;
   const shy = crop.root.shy === 2 ? 'It hates being moved: go gently. ' : '';
   const lines = [
@@ -81,6 +82,8 @@ export function moveCard(crop: Crop, destination: Destination, count: number, wo
   if (destination === 'bed' && spacingCm) {
     lines.push({ what: 'Apart', text: words.told(`Plants ${spacingCm.inRow} cm apart, rows ${spacingCm.rows} cm apart.`) });
   }
+  if (restStays)
+    lines.push({ what: 'What stays', text: 'Loose roots go under the paper’s edge, against the damp; then re-tuck and close it.' });
   if (destination === 'pellet')
     lines.push({ what: 'Later', text: 'At true leaves, net and all into rinsed clay pebbles in a net cup, or cut the net and pot it.' });
   return {

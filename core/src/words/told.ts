@@ -29,7 +29,7 @@ export interface Told extends Pick<Judgement, 'verdict' | 'deadlineMs' | 'giveMl
 /** One counsel as advice. */
 function adviceOf(one: Counsel, facts: ParcelFacts, { nowMs }: Report, { next }: Judgement, words: Words): Advice {
   const method = methodFor(facts.method, facts.crop);
-  if (one.kind === 'leave') return leaveInWords(one, next, method, facts.mates ?? null, words);
+  if (one.kind === 'leave') return leaveInWords(one, next, method, facts.mates ?? null, nowMs, words);
   if (one.kind === 'rescue' || one.kind === 'move') return liftInWords(one, facts.crop, method, nowMs, words);
   if (one.kind === 'mend') return mendInWords(one, method, words);
   if (one.kind === 'retuck')

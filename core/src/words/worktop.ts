@@ -200,8 +200,9 @@ function elsewhere(setting: WorktopSetting): WorktopStep[] {
 /** What to do at the worktop, in order: the label comes before the packet is opened. */
 export function worktop(setting: WorktopSetting): WorktopStep[] {
   const { crop, prepared, chillDays, chillDry = false, dressed, units } = setting;
+  const warmFirst = crop.chill.warmWeeks > 0 ? `${counted(crop.chill.warmWeeks, 'week')} damp at room warmth first, then i` : 'I';
   const cold = (then: string): WorktopStep => ({
-    text: `Into the cold at about ${inUnits(`${crop.chill.celsius} °C`, units)} for ${chillDays} days, ${then}.`,
+    text: `${capital(`${warmFirst}nto`)} the cold at about ${inUnits(`${crop.chill.celsius} °C`, units)} for ${(chillDays ?? 0) - crop.chill.warmWeeks * 7} days, ${then}.`,
     caution: foodFridgeInWords(crop, dressed),
   });
   return [

@@ -128,7 +128,8 @@ function valueOf(db: Database, table: string, { name, type }: Column, nth: numbe
   if (name.endsWith('_ms')) return AT_MS + nth;
   if (name === 'min_c') return 22;
   if (name === 'max_c') return 26;
-  if (type === 'TEXT') return ['ways', 'figures', 'facts', 'second_step', 'frost', 'before', 'after'].includes(name) ? '{}' : `${name} ${nth}`;
+  if (type === 'TEXT')
+    return ['ways', 'figures', 'facts', 'second_step', 'frost', 'before', 'after'].includes(name) ? '{}' : `${name} ${nth}`;
   if (type === 'REAL') return 2 + nth;
   if (type === 'BLOB') return Buffer.from([nth]);
   return ['dressed', 'rewetted', 'removed', 'full', 'planted'].includes(name) ? 0 : nth;

@@ -1,4 +1,4 @@
-import type { Seedling, SeedlingRequest } from '@fresh-tuck/contract';
+import type { BatchWithJournal, Seedling, SeedlingRequest } from '@fresh-tuck/contract';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { bedOf, counting, happened, untucked, wentTo } from '../db/standing.js';
@@ -69,6 +69,16 @@ export function nurseryStore(db: Database, crops: CropStore) {
       coalesce(sum(m.snapped), 0) AS snapped
     FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
     WHERE p.crop_id = ? AND ${COUNTING}`);
+  // How sprouts that had rooted into the paper came out, and what became of the labels of moves that were all of one kind.
+  const PAST = `(${GONE("'given'")} OR ${STAGE} IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))`;
+  const fate = (kind: 'freed' | 'patched', other: 'freed' | 'patched', what: string): string =>
+    `coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND m.${kind} > 0 AND m.${other} = 0 AND ${what})), 0)`;
+  const rooted = db.prepare<unknown[], BatchWithJournal['rooted']>(`
+    SELECT coalesce(sum(m.freed), 0) AS freed, coalesce(sum(m.patched), 0) AS patched, coalesce(sum(m.snapped), 0) AS snapped,
+      ${fate('freed', 'patched', `NOT ${GONE("'lost'")} AND ${PAST}`)} AS freedLived, ${fate('freed', 'patched', GONE("'lost'"))} AS freedLost,
+      ${fate('patched', 'freed', `NOT ${GONE("'lost'")} AND ${PAST}`)} AS patchedLived, ${fate('patched', 'freed', GONE("'lost'"))} AS patchedLost
+    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+    WHERE p.crop_id = ? AND m.freed + m.patched + m.snapped > 0 AND ${COUNTING}`);
   const fates = db.prepare<unknown[], { destination: string; lived: number; lost: number }>(`
     SELECT destination, sum(lost) AS lost, sum(NOT lost AND (given OR stage IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))) AS lived
     FROM (SELECT ${wentTo('m')} AS destination, ${STAGE} AS stage, ${GONE("'lost'")} AS lost, ${GONE("'given'")} AS given
@@ -139,6 +149,8 @@ export function nurseryStore(db: Database, crops: CropStore) {
      */
     fates: (cropId: string): Record<string, { lived: number; lost: number }> =>
       Object.fromEntries(fates.all(cropId).map(({ destination, lived, lost }) => [destination, { lived, lost }])),
+    /** Sprouts of a crop that had rooted into the paper, how they came out and fared. */
+    rooted: (cropId: string): BatchWithJournal['rooted'] => certain(rooted.get(cropId)),
     /** Sprouts of a crop that were moved, and that snapped on the way. */
     handled: (cropId: string): { moved: number; snapped: number } => certain(handled.get(cropId)),
   };

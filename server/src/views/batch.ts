@@ -6,7 +6,7 @@ import { journalFacts, journalView } from './journal.js';
 
 /** A batch with its forecast and its journal in words. */
 export function batchView(reader: Reader) {
-  const { batches, forecasts, household, journal } = reader;
+  const { batches, forecasts, household, journal, nursery } = reader;
   const facts = journalFacts(reader);
   return {
     whole(id: string, nowMs: number): BatchWithJournal {
@@ -17,7 +17,13 @@ export function batchView(reader: Reader) {
       return {
         ...batch,
         lookIds: looksOf(entries).map((look) => look.id),
-        journal: journalView(facts, entries, { row: batches.get(id), untilMs: closedAt(entries) ?? Infinity, words }),
+        journal: journalView(facts, entries, {
+          row: batches.get(id),
+          crop: batch.facts.crop,
+          untilMs: closedAt(entries) ?? Infinity,
+          words,
+        }),
+        rooted: nursery.rooted(batch.cropId),
         cups: countingOf(entries, 'move').flatMap(({ atMs, move: { cups, destination } }) =>
           cups.map((cup) => ({ ...cup, destination, atMs })),
         ),

@@ -1,5 +1,6 @@
 import type { JournalEntry } from '@fresh-tuck/contract';
-import type { MethodId } from '@fresh-tuck/core/method';
+import type { Crop } from '@fresh-tuck/core/crops';
+import { methodFor } from '@fresh-tuck/core/method';
 import type { ParcelState } from '@fresh-tuck/core/parcel';
 import type { Preparation } from '@fresh-tuck/core/preparing';
 import type { Words } from '@fresh-tuck/core/units';
@@ -148,9 +149,9 @@ export type JournalFacts = ReturnType<typeof journalFacts>;
 export function journalView(
   facts: JournalFacts,
   entries: readonly Entry[],
-  { row, untilMs, words }: { readonly row: BatchRow; readonly untilMs: number; readonly words: Words },
+  { row, crop, untilMs, words }: { readonly row: BatchRow; readonly crop: Crop; readonly untilMs: number; readonly words: Words },
 ): JournalEntry[] {
-  const method: MethodId = row.method;
+  const method = methodFor(row.method, crop);
   const seeds = row.taken ?? seedsOf(row, entries);
   const before = { tipped: 0, rotten: 0 };
   const own = [...entries]

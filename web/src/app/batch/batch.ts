@@ -38,6 +38,10 @@ import { HouseholdApi } from '../data/household/household.api';
 
 type Panel = 'bag' | 'close' | 'correct' | 'count' | 'days' | 'parts' | 'place';
 
+/** The ribbon reaches so many days ahead at the least, and at the most. */
+const LEAST_AHEAD = 8;
+const MOST_AHEAD = 140;
+
 /** The life of one batch: forecast against what happened, and its journal. */
 @Component({
   selector: 'ft-batch',
@@ -125,7 +129,18 @@ export class BatchScreen {
   protected readonly ribbonDays = computed(() => {
     const batch = this.batch();
     const days = batch ? (batch.answers.nowMs - batch.facts.startMs) / 86_400_000 : 0;
-    return Math.max(3, Math.ceil(days) + 1);
+    // Of a long past as much is drawn as of what is left.
+    return Math.min(Math.max(3, Math.ceil(days) + 1), Math.max(3 * this.ahead(), 24));
+  });
+  /** The axis stretches to what is left: days for a radish, months for a stone. */
+  protected readonly ahead = computed(() => {
+    const answers = this.batch()?.answers;
+    if (!answers) return LEAST_AHEAD;
+    const last = Math.max(
+      answers.mostMs ?? 0,
+      answers.chill && this.batch()?.facts.chillUntilMs ? (this.batch()?.facts.chillUntilMs ?? 0) : 0,
+    );
+    return Math.min(Math.max(LEAST_AHEAD, Math.ceil(((last - answers.nowMs) / 86_400_000) * 1.15)), MOST_AHEAD);
   });
 
   constructor() {

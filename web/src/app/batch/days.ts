@@ -7,7 +7,7 @@ import { MatInputModule } from '@angular/material/input';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { DAMPS } from '@fresh-tuck/contract/choices';
-import { methodOf } from '@fresh-tuck/core/method';
+import { methodFor } from '@fresh-tuck/core/method';
 import { DAMP_WORDS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { MendApi } from '../data/household/mend.api';
@@ -40,7 +40,7 @@ export class Days {
   protected readonly words = DAMP_WORDS;
   protected readonly error = signal<string | null>(null);
   protected readonly saving = signal(false);
-  protected readonly event = computed(() => methodOf(this.batch().facts.method).nouns.event.many);
+  protected readonly event = computed(() => methodFor(this.batch().facts.method, this.batch().facts.crop).nouns.event.many);
   protected readonly rows = new FormArray<ReturnType<Days['row']>>([]);
   private readonly id = computed(() => this.batch().id);
   private readonly past = readBy((local) => {

@@ -18,7 +18,8 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { finalize, from } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, MoveRequest } from '@fresh-tuck/contract';
-import { DESTINATION_WORDS, moveCard, QUIET_WORDS, ROOTED_WORDS } from '@fresh-tuck/core/words';
+import { DESTINATION_WORDS, moveCard, QUIET_WORDS, ROOTED_WORDS, rootedInWords } from '@fresh-tuck/core/words';
+import { methodOf } from '@fresh-tuck/core/method';
 import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
 import { quietChoices, type QuietChoice } from '@fresh-tuck/core/judging';
 import { hasTipped } from '@fresh-tuck/core/parcel';
@@ -108,6 +109,7 @@ export class Move {
   /** What was asked back before more are planted than fit, or into cold soil. */
   protected readonly asked = signal<string | null>(null);
   protected readonly bedId = signal<string | null>(null);
+  protected readonly rootedSoFar = computed(() => rootedInWords(this.batch().rooted) ?? '');
   protected readonly rooted = signal({ freed: 0, patched: 0, snapped: 0 });
   protected readonly rootedShown = linkedSignal(() => this.batch().answers.longestMm >= this.batch().facts.crop.root.lateMm);
   protected readonly quiet = signal<QuietChoice['school'] | null>(null);
@@ -122,9 +124,15 @@ export class Move {
     const { units } = this.about.household();
     return destination === null
       ? null
-      : moveCard(this.batch().facts.crop, destination, Math.max(this.count(), 1), {
-          told: (text) => inUnits(text, units),
-        });
+      : moveCard(
+          this.batch().facts.crop,
+          destination,
+          Math.max(this.count(), 1),
+          { told: (text) => inUnits(text, units) },
+          // What stays on paper is tucked under again.
+          methodOf(this.batch().facts.method).late === 'in_paper' &&
+            this.batch().answers.state.quiet + this.batch().answers.state.showing > this.count(),
+        );
   });
   protected readonly quietChoices = computed(() => {
     const { answers } = this.batch();

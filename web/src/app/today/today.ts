@@ -49,7 +49,16 @@ export class TodayScreen {
     const rescue = this.today()?.rescue;
     if (rescue) return `Rescue ${inWords(rescue.batchIds.length)} ${rescue.batchIds.length === 1 ? 'parcel' : 'parcels'} first`;
     if (count === 0) return `Nothing to open this ${part}`;
-    return `Open ${inWords(count)} ${count === 1 ? 'parcel' : 'parcels'} this ${part}`;
+    // What lies in no bag is looked at, not opened.
+    const others =
+      this.today()?.stations.reduce((sum, { stops }) => sum + stops.filter(({ batch }) => batch.carrier.kind !== 'towel').length, 0) ?? 0;
+    const parcels = count - others;
+    const open = parcels > 0 ? `Open ${inWords(parcels)} ${parcels === 1 ? 'parcel' : 'parcels'}` : '';
+    const see =
+      others > 0
+        ? `${parcels > 0 ? 'look at' : 'Look at'} ${inWords(others)} ${parcels > 0 ? 'more' : others === 1 ? 'sowing' : 'sowings'}`
+        : '';
+    return `${[open, see].filter(Boolean).join(', ')} this ${part}`;
   });
   /** After an absence: whose roots may be in the paper, longest first. */
   protected readonly rescues = computed(() => {

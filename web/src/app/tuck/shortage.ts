@@ -37,13 +37,25 @@ import { TuckPlan } from './tuck-plan';
           }
           @for (other of short.fill; track other.packetId) {
             <li>
-              <button matButton="outlined" type="button" class="choice" (click)="fill(other.packetId, other.seeds)">
-                {{ other.title }}
-              </button>
-              <span
-                >{{ short.left > 0 ? 'All ' + short.left + ' of this one and ' : '' }}{{ other.seeds }} of it make it sure: two batches,
-                beginning with {{ other.title }}.</span
-              >
+              @if (same(other.title)) {
+                <button
+                  matButton="outlined"
+                  type="button"
+                  class="choice"
+                  (click)="along(other.packetId, other.title, other.seeds, short.left)"
+                >
+                  Both packets of {{ other.title }}
+                </button>
+                <span>{{ other.seeds }} of the other packet along with all {{ short.left }} of this: one batch.</span>
+              } @else {
+                <button matButton="outlined" type="button" class="choice" (click)="fill(other.packetId, other.seeds)">
+                  {{ other.title }}
+                </button>
+                <span
+                  >{{ short.left > 0 ? 'All ' + short.left + ' of this one and ' : '' }}{{ other.seeds }} of it make it sure: two batches,
+                  beginning with {{ other.title }}.</span
+                >
+              }
             </li>
           }
         </ul>
@@ -94,6 +106,16 @@ export class Shortage {
   protected singly(plants: number): void {
     this.plan.pot.set({ perPot: 1, keepers: 1 });
     this.want(plants);
+  }
+
+  /** Another packet of the same variety: its seed goes into the same batch. */
+  protected same(title: string): boolean {
+    return title.trim().toLowerCase() === this.plan.chosen()?.variety.trim().toLowerCase();
+  }
+
+  protected along(packetId: string, title: string, seeds: number, left: number): void {
+    this.plan.also.set({ packetId, title, seeds });
+    this.plan.seedsFixed.set(left + seeds);
   }
 
   /** The other packet's part first; this one's rest follows as a batch of its own. */

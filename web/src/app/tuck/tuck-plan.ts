@@ -155,8 +155,8 @@ export class TuckPlan {
   readonly chillDays = computed<number | null>(() => {
     const fixed = this.chillFixed();
     if (fixed !== undefined) return fixed;
-    const weeks = this.crop()?.chill.weeks ?? 0;
-    return weeks > 0 ? Math.round(weeks * 7) : null;
+    const { weeks = 0, warmWeeks = 0 } = this.crop()?.chill ?? {};
+    return weeks > 0 ? Math.round((weeks + warmWeeks) * 7) : null;
   });
   readonly holder = computed(() => this.holders().find(({ id }) => id === this.holderId()) ?? null);
   /** Where it must stand: the bag's own place, the gardener's choice, or the cold of its chill; null where the plan may say. */
@@ -193,6 +193,11 @@ export class TuckPlan {
     return goal && dayMs(goal.day);
   });
 
+  /** Seeds that can be taken: of the packet, and what is taken along from another of its variety. */
+  readonly left = computed(() => {
+    const own = this.chosen()?.seedsLeft ?? null;
+    return own === null ? null : own + (this.also()?.seeds ?? 0);
+  });
   private readonly question = computed<PlanQuestion | null>(() => {
     const crop = this.crop();
     const packet = this.chosen();
@@ -205,7 +210,7 @@ export class TuckPlan {
     return {
       crop,
       method: this.method(),
-      packet,
+      packet: { ...packet, seedsLeft: this.left() },
       others: this.others().map(({ id, prior, seedsLeft, variety }) => ({ id, prior, seedsLeft, title: variety })),
       wanted: this.wantedNumber(),
       keep: this.keep(),
@@ -247,7 +252,7 @@ export class TuckPlan {
   readonly seeds = computed(() => this.steps()?.first ?? this.seedsFixed() ?? this.plan()?.seeds ?? this.wantedNumber());
   /** What the packet has, where it is too little for what is to be started. */
   readonly short = computed(() => {
-    const left = this.chosen()?.seedsLeft ?? null;
+    const left = this.left();
     const taken = this.plan()?.taken ?? this.seeds();
     return left !== null && taken > left ? left : null;
   });

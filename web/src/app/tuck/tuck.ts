@@ -214,6 +214,8 @@ export class TuckScreen {
   protected readonly chillText = computed(() => {
     const [days, before] = [this.plan.chillDays(), this.plan.chilledDays()];
     const had = before > 0 ? `, ${before} had before` : '';
+    const warm = (this.plan.crop()?.chill.warmWeeks ?? 0) * 7;
+    if (days !== null && warm > 0 && days > warm) return `${warm} days of warmth, then ${days - warm} of cold${had}`;
     return days === null ? `no chill${had}` : `${days} days of ${this.plan.chillDry() ? 'dry ' : ''}cold first${had}`;
   });
   /** What is drawn, as its heading says it. */
