@@ -33,7 +33,12 @@ describe('Lantern Court', () => {
     expect((await titled('celeriac')).judgement.headline.lead).toMatch(/^dries by/);
     expect((await titled('chives')).bagMates).toEqual([(await titled('leek')).number]);
     expect((await titled('strawberry')).answers.next.reason).toBe('chill');
-    expect((await titled('melon')).judgement.advice[0]?.button?.act).toEqual({ does: 'start', packet: 'other', seeds: 7, again: { method: 'towel' } });
+    expect((await titled('melon')).judgement.advice[0]?.button?.act).toEqual({
+      does: 'start',
+      packet: 'other',
+      seeds: 7,
+      again: { method: 'towel' },
+    });
     const late = await titled('sweet-pea');
     expect(late.answers.now.high - late.answers.now.low).toBeGreaterThan(3);
     const leek = (await titled('leek')).answers.state;

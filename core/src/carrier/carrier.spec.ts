@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { dryingForecast, lossPerDay, saturationVapourPressureKPa } from './drying.js';
 import { doseFor } from './dose.js';
+import { looseLitres, MEDIA, mediumOf } from './media.js';
+import { diluted } from './setup.js';
 import { layOut, spacingNeededMm } from './layout.js';
 
 const DAY_MS = 86_400_000;
@@ -27,6 +29,34 @@ describe('water', () => {
       laterMl: 0,
     });
     expect(doseFor({ widthMm: 60, heightMm: 60, plies: 1 }, 2, 0, 5)).toEqual({ millilitres: 0.5, sprays: 1, teaspoons: 0.25, laterMl: 0 });
+  });
+
+  // Laboratories' 2.5 g of water to a gram of dry paper, 2.0 for kinds that rot, 3.0 in open trays; paper 20 to 25 g/m²
+  // a ply: common practice, no source. Perlite and vermiculite by their dry litre as bags of them are labelled.
+  it('gives each medium its own water, by its dry mass', () => {
+    const sheet = { widthMm: 400, heightMm: 250, plies: 2 };
+    const ml = (ratio: number, more: Parameters<typeof doseFor>[4] = {}): number => doseFor(sheet, ratio, 0, 1, more).millilitres;
+    // 0.1 m² of two plies of 22.5 g/m² is 4.5 g.
+    expect([ml(2), ml(2.5), ml(2.5, { open: true })]).toEqual([9, 11.5, 13.5]);
+    expect([ml(2.5, { wet: 'free' }), ml(2.5, { wet: 'pool' })]).toEqual([14, 17]);
+    // Tissue is thinner; a cloth takes half its mass as paper does; pads hold most to a gram.
+    expect([ml(2.5, { medium: 'tissue' }), ml(2.5, { medium: 'cloth' }), ml(2.5, { medium: 'pad' })]).toEqual([8, 35, 144]);
+    // A bag of 200 x 125 mm takes half a litre of loose stuff: 50 g of perlite, 55 g of vermiculite.
+    expect(looseLitres({ widthMm: 200, heightMm: 125 })).toBeCloseTo(0.5, 9);
+    expect([ml(2.5, { medium: 'perlite' }), ml(2.5, { medium: 'vermiculite' })]).toEqual([100, 137.5]);
+    for (const medium of MEDIA) {
+      expect(ml(2, { medium })).withContext(medium).toBeLessThan(ml(2.5, { medium }));
+      expect(mediumOf(medium).readable).toBeGreaterThan(0);
+    }
+    expect(() => mediumOf('moss')).toThrowError(/is none of paper/);
+  });
+
+  it('mixes a bottle by C1 V1 = C2 V2, from household stock and no other', () => {
+    // One part of 3 % to nine of water is 0.3 %.
+    expect(diluted(3, 0.3, 500)).toEqual({ stockMl: 50, waterMl: 450 });
+    expect(diluted(1.5, 0.3, 250)).toEqual({ stockMl: 50, waterMl: 200 });
+    for (const strong of [6, 12, 35]) expect(() => diluted(strong, 0.3, 500)).toThrowError(/at most 3/);
+    expect(() => diluted(0.2, 0.3, 500)).toThrowError(/at most the stock/);
   });
 
   it('dries faster when warm and open, and learns from what fingers say', () => {

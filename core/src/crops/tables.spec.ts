@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { CROPS } from './all.js';
 import { type Crop } from './schema.js';
+import { daysToEvent, methodOf } from '../method/index.js';
 import { rateAt, responseOf, shareAt } from '../warmth/index.js';
 
 type Row = Record<string, string>;
@@ -229,6 +230,63 @@ describe('the library against the published tables', () => {
       expect(crop.chill.weeks).withContext(crop.id).toBeLessThanOrEqual(Number(row['cold_weeks_high']));
     }
     expect(compared).toBeGreaterThan(15);
+  });
+
+  it('counts cold where the table has it, and asks warmth before it where the table does', () => {
+    let compared = 0;
+    for (const row of table('stratification_weeks')) {
+      const crop = cropOf(row['crop']);
+      if (!crop || !row['cold_C_low']) continue;
+      compared++;
+      const { fromC, toC, warmWeeks, needNone, weeks } = crop.chill;
+      expect(fromC).withContext(crop.id).toBeGreaterThanOrEqual(Number(row['cold_C_low']));
+      expect(toC).withContext(crop.id).toBeLessThanOrEqual(Number(row['cold_C_high']));
+      expect(warmWeeks).withContext(crop.id).toBeGreaterThanOrEqual(Number(row['warm_weeks_before_low']));
+      expect(warmWeeks).withContext(crop.id).toBeLessThanOrEqual(Number(row['warm_weeks_before_high']));
+      // Where the table asks for weeks of it, hardly any come without; where it asks for none, all may.
+      if (Number(row['cold_weeks_low']) >= 8) expect(needNone).withContext(crop.id).toBeLessThanOrEqual(0.1);
+      if (weeks === 0) expect(needNone).withContext(crop.id).toBe(1);
+    }
+    expect(compared).toBeGreaterThan(15);
+  });
+
+  // ISTA Rules chapter 5, Baskin and Baskin (1998), Woody Plant Seed Manual: share of hard seed.
+  it('holds as much seed hard as the table says', () => {
+    let compared = 0;
+    for (const row of table('scarification')) {
+      const crop = cropOf(row['crop']);
+      if (!crop || !row['hard_share_percent_high']) continue;
+      compared++;
+      expect(100 * crop.coat.hardShare)
+        .withContext(crop.id)
+        .toBeGreaterThanOrEqual(Number(row['hard_share_percent_low']));
+      expect(100 * crop.coat.hardShare)
+        .withContext(crop.id)
+        .toBeLessThanOrEqual(Number(row['hard_share_percent_high']));
+    }
+    expect(compared).toBeGreaterThan(10);
+  });
+
+  // Harrington and Minges (1954): days to emergence of seed sown in soil. In a pot, a plug or a row it is the same event.
+  it('comes up in a pot when the table says, at three temperatures', () => {
+    let close = 0;
+    let compared = 0;
+    for (const row of table('emergence_days')) {
+      const crop = cropOf(row['crop']);
+      for (const [celsius, column] of [
+        [15, '15C_59F'],
+        [20, '20C_68F'],
+        [25, '25C_77F'],
+      ] as const) {
+        const days = Number(row[column]);
+        if (!crop || !(days > 0)) continue;
+        compared++;
+        const said = daysToEvent(methodOf('pot'), crop) / rateAt(responseOf(crop.temperature), celsius);
+        if (Math.abs(Math.log(said / days)) < Math.log(1.3)) close++;
+      }
+    }
+    expect(compared).toBeGreaterThan(50);
+    expect(close / compared).toBeGreaterThan(0.8);
   });
 
   it('opens hard coats, and soaks no longer than seed lives under water', () => {

@@ -17,7 +17,12 @@ function bruteForce(evidence: Evidence, prior: Prior, by: number): { alive: numb
       const u = -4.5 + (9 * (j + 0.5)) / steps.spread;
       const shape = lawShape(prior.spread.median * Math.exp(u * prior.spread.logSd));
       for (const law of TIP_LAWS) {
-        const F = (progress: number): number => tippedShare(law, shape, Math.log(progress) - logMedian);
+        const F = (progress: number): number =>
+          (evidence.origins ?? [{ progress: 0, weight: 1 }]).reduce(
+            (sum, { progress: from, weight }) =>
+              sum + (progress > from ? weight * tippedShare(law, shape, Math.log(progress - from) - logMedian) : 0),
+            0,
+          );
         let tips = law.weight * Math.exp(-(z * z + u * u) / 2);
         for (const { fromProgress, toProgress, count } of evidence.tips) tips *= (F(toProgress) - F(fromProgress)) ** count;
         const quiet = F(evidence.quiet.progress);
@@ -31,6 +36,7 @@ function bruteForce(evidence: Evidence, prior: Prior, by: number): { alive: numb
           const density = (0.96 * beta(mean * weight, (1 - mean) * weight) + 0.04 * beta(0.6, 15)) * Math.sin(2 * angle);
           const w = tips * density * v ** n * (1 - v * quiet) ** evidence.quiet.count;
           total += w;
+          // What is held back for good is alive all the same.
           alive += (w * (v * (1 - quiet))) / (1 - v * quiet);
           further += (w * (v * (later - quiet))) / (1 - v * quiet);
         }
@@ -69,13 +75,28 @@ const CASES: readonly [string, Evidence, number][] = [
     { tips: [tip(3, 4, 9), tip(4, 4.5, 8), tip(4.5, 5, 6)], removed: [], quiet: { progress: 5, count: 17 }, lastSeenMs: 0 },
     6,
   ],
+  [
+    'some of it held back, a part for good',
+    {
+      origins: [
+        { progress: 0, weight: 0.2 },
+        { progress: 3, weight: 0.5 },
+        { progress: Infinity, weight: 0.3 },
+      ],
+      tips: [tip(3, 4, 1), tip(6, 7, 2)],
+      removed: [],
+      quiet: { progress: 7, count: 9 },
+      lastSeenMs: 0,
+    },
+    9,
+  ],
 ];
 
 describe('the quadrature', () => {
   for (const [name, evidence, by] of CASES) {
     it(`agrees with a dense grid: ${name}`, () => {
       const expected = bruteForce(evidence, prior, by);
-      const outlook = outlookFor(posteriorOf(evidence, prior), evidence.quiet);
+      const outlook = outlookFor(posteriorOf(evidence, prior), evidence.quiet, null, evidence.origins);
       expect(Math.abs(outlook.chanceAlive(1) - expected.alive)).toBeLessThan(0.012);
       expect(Math.abs(evidence.quiet.count * outlook.meanTipped(by) - expected.further)).toBeLessThan(0.04 * Math.max(1, expected.further));
     });

@@ -1,3 +1,5 @@
+import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import type { Crop } from '../crops/index.js';
 import { DAY_MS } from '../units/index.js';
 import { integrateProgress, type Progress, type Rate, type Stay } from '../warmth/index.js';
@@ -63,14 +65,8 @@ export function creditOf(
 /** Chill is prescribed long enough for nearly all of a lot: the median seed needs this share of it. Guess; the spread between seeds is the sd of the log. */
 const MEDIAN_OF_PRESCRIBED = 0.65;
 const NEED_LOG_SD = 0.3;
-/** Nodes and weights of the normal distribution (five points, Gauss-Hermite). */
-const NEED_NODES = [
-  [-2.857, 0.01126],
-  [-1.3556, 0.22208],
-  [0, 0.53333],
-  [1.3556, 0.22208],
-  [2.857, 0.01126],
-] as const;
+/** Parts, as large as each other, that the seed which earns its chill is laid out in. */
+const PARTS = 5;
 /** A gardener's own chill, where nobody said what share comes without. Guess. */
 const NONE_SAID = 0.3;
 
@@ -82,16 +78,25 @@ export interface Need {
   readonly weight: number;
 }
 
-/** How much chill the seeds of a crop need: some none, the rest each its own. */
-export function needsOf({ chill: { weeks, warmWeeks, needNone } }: Pick<Crop, 'chill'>): Need[] {
+/**
+ * How much chill the seeds of a crop need: some none, the rest each its own. Those that have
+ * earned theirs by the end are laid out evenly, so that their share is true to the day; the
+ * others are one part, which sleeps on.
+ *
+ * @param credit that is earned by the end, ms
+ */
+export function needsOf({ chill: { weeks, warmWeeks, needNone } }: Pick<Crop, 'chill'>, credit: Credit, endMs: number): Need[] {
   if (weeks <= 0 && warmWeeks <= 0) return [{ coldDays: 0, warmDays: 0, weight: 1 }];
   const none = needNone < 1 ? needNone : NONE_SAID;
-  const total = NEED_NODES.reduce((sum, [, weight]) => sum + weight, 0);
-  return [
-    ...(none > 0 ? [{ coldDays: 0, warmDays: 0, weight: none }] : []),
-    ...NEED_NODES.map(([z, weight]) => {
-      const times = MEDIAN_OF_PRESCRIBED * Math.exp(NEED_LOG_SD * z);
-      return { coldDays: weeks * 7 * times, warmDays: warmWeeks * 7 * times, weight: ((1 - none) * weight) / total };
-    }),
-  ];
+  const need = (times: number, weight: number): Need => ({ coldDays: weeks * 7 * times, warmDays: warmWeeks * 7 * times, weight });
+  const at = (quantile: number): number => MEDIAN_OF_PRESCRIBED * Math.exp(NEED_LOG_SD * normalQuantile(quantile, 0, 1));
+  // The warmth before the cold is earned or not as a whole.
+  const times = credit.at(endMs) / Math.max(weeks * 7, 1e-6);
+  const wakes = times <= 0 ? 0 : normalCdf(Math.log(times / MEDIAN_OF_PRESCRIBED) / NEED_LOG_SD, 0, 1);
+  const parts =
+    wakes < LEAST_PART ? [] : Array.from({ length: PARTS }, (_, k) => need(at((wakes * (k + 0.5)) / PARTS), ((1 - none) * wakes) / PARTS));
+  const asleep = (1 - none) * (1 - (parts.length > 0 ? wakes : 0));
+  return [...(none > 0 ? [{ coldDays: 0, warmDays: 0, weight: none }] : []), ...parts, ...(asleep > 0 ? [need(Infinity, asleep)] : [])];
 }
+/** A part smaller than this is no figure to reckon with. */
+const LEAST_PART = 0.003;

@@ -59,7 +59,7 @@ export function heldBack(
   dryUntilMs: number | null = null,
 ): HeldBack[] {
   const begins = dryUntilMs === null ? 0 : progress.at(dryUntilMs);
-  const needs = credit === null ? [{ coldDays: 0, warmDays: 0, weight: 1 }] : needsOf(crop);
+  const needs = credit === null ? [{ coldDays: 0, warmDays: 0, weight: 1 }] : needsOf(crop, credit, progress.endMs);
   const hard = hardShare(crop, prepared);
   const parts = new Map<number, number>();
   const add = (at: number, weight: number): void => void parts.set(at, (parts.get(at) ?? 0) + weight);

@@ -31,15 +31,18 @@ export interface HopeBin {
   trials: number;
 }
 
-export const tomato = (): Crop => {
-  const crop = CROPS.find(({ id }) => id === 'tomato');
-  if (!crop) throw new Error('the library has no tomato');
+const cropIn = (cropId: string): Crop => {
+  const crop = CROPS.find(({ id }) => id === cropId);
+  if (!crop) throw new Error(`the library has no ${cropId}`);
   return crop;
 };
+/** What a world is tried on: tomato, and an apple where it is chilled. */
+export const cropOf = (world: World): Crop => cropIn(world === 'chill too short' ? 'apple' : 'tomato');
+export const tomato = (): Crop => cropIn('tomato');
 
 /** One row of the table: a world, a rhythm of looking, a size. */
 export function truthRow(world: World, perDay: 1 | 2, size: Size, trials: number, seed: number, hope: HopeBin[]): TruthRow {
-  const crop = tomato();
+  const crop = cropOf(world);
   const sums = { fairTwoDays: 0, fairFinal: 0, shownTwoDays: 0, shownFinal: 0, log: 0, printed: 0, proportion: 0 };
   const tuned = SPREADS.map(() => 0);
   let scored = 0;

@@ -1,7 +1,9 @@
 import { bookPrior, evidenceFrom, outlookFor, posteriorOf, type LookFact, type Outlook } from '@fresh-tuck/core/forecast';
+import { comesUp } from '@fresh-tuck/core/method';
+import { creditOf, heldBack, usualSteps } from '@fresh-tuck/core/preparing';
 import { integrateProgress, rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { type Crop } from '@fresh-tuck/core/crops';
-import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from './lots.js';
+import { chanceFrom, drawTrueLot, PRINTED_RATE, type Chance, type TrueLot, type World } from './lots.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -28,10 +30,14 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
   const chance = chanceFrom(seed);
   const seeds = sizes[0] + Math.floor(chance.uniform() * (sizes[1] - sizes[0] + 1));
   const lot = drawTrueLot(world, seeds, chance);
+  if (lot.chills.length > 0) return chilledTrial(crop, lot, perDay, chance);
   const response = responseOf(crop.temperature);
   const trueRate = rateAt(response, SAID_C + lot.warmerC);
-  const tipMs = lot.needs.map((need) => ((need * crop.days.tipAtOptimum) / trueRate) * DAY_MS);
-  const medianMs = (crop.days.tipAtOptimum / rateAt(response, SAID_C)) * DAY_MS;
+  const seen = lot.delays.length > 0 ? 'emergence' : 'tip';
+  const wayUp = (index: number): number => (lot.delays[index] ?? 0) * crop.days.tipToEmergence;
+  const tipMs = lot.needs.map((need, index) => ((need * crop.days.tipAtOptimum + wayUp(index)) / trueRate) * DAY_MS);
+  const median = crop.days.tipAtOptimum + (seen === 'emergence' ? crop.days.tipToEmergence : 0);
+  const medianMs = (median / rateAt(response, SAID_C)) * DAY_MS;
   const step = DAY_MS / perDay;
   const count = Math.max(1, Math.round(((0.4 + 1.9 * chance.uniform()) * medianMs) / step));
   const tippedBy = (ms: number): number => tipMs.filter((tip) => tip <= ms).length;
@@ -48,13 +54,61 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
     nowMs + 60 * DAY_MS,
   );
   const evidence = evidenceFrom(seeds, looks, 0, progress.at, crop.root.mmPerDayAtOptimum);
-  const book = bookPrior(crop, { printedRate: PRINTED_RATE, ageYears: null, seen: 'tip' });
-  const prior = { ...book, logMedian: { ...book.logMedian, sd: Math.hypot(book.logMedian.sd, progress.logSdAt(nowMs)) } };
+  const book = bookPrior(crop, { printedRate: PRINTED_RATE, ageYears: null, seen });
+  const up = seen === 'emergence' ? comesUp(crop, 'pot') : 1;
+  const share = { ...book.share, mean: book.share.mean * up };
+  const prior = { ...book, share, logMedian: { ...book.logMedian, sd: Math.hypot(book.logMedian.sd, progress.logSdAt(nowMs)) } };
   return {
     seeds,
     looks,
     nowMs,
     outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet),
+    progressAt: progress.at,
+    cameBy: (ms) => tippedBy(ms) - tippedBy(nowMs),
+  };
+}
+
+const COLD_C = 4;
+const THEN_C = 18;
+/** Share of the prescribed cold that is given. */
+const GIVEN = 0.5;
+const steady = (celsius: number) => ({ minC: celsius - 0.5, maxC: celsius + 0.5 });
+/** No seed of these worlds takes longer, days. */
+const MOST_DAYS = 60;
+
+/** A lot that was taken out of its cold too soon: what had not earned its chill by then sleeps on. */
+function chilledTrial(crop: Crop, lot: TrueLot, perDay: 1 | 2, chance: Chance): Trial {
+  const coldMs = GIVEN * crop.chill.weeks * 7 * DAY_MS;
+  const response = responseOf(crop.temperature);
+  const stays = [
+    { fromMs: 0, readings: [{ fromMs: 0, toMs: coldMs, ...steady(COLD_C) }], guess: steady(COLD_C) },
+    { fromMs: coldMs, readings: [], guess: steady(THEN_C) },
+  ];
+  const endMs = coldMs + 2 * MOST_DAYS * DAY_MS;
+  const progress = integrateProgress(response, stays, 0, endMs);
+  const tipMs = lot.needs.map((need, index) => {
+    const wakesMs = (lot.chills[index] ?? 0) * crop.chill.weeks * 7 * DAY_MS;
+    return wakesMs > coldMs ? Infinity : (progress.when(progress.at(wakesMs) + need * crop.days.tipAtOptimum) ?? Infinity);
+  });
+  const step = DAY_MS / perDay;
+  const medianMs = (crop.days.tipAtOptimum / rateAt(response, THEN_C)) * DAY_MS;
+  const count = Math.max(1, Math.round(((0.4 + 1.9 * chance.uniform()) * medianMs) / step));
+  const tippedBy = (ms: number): number => tipMs.filter((tip) => tip <= ms).length;
+  const looks = Array.from({ length: count + 1 }, (_, index) => {
+    const atMs = coldMs + index * step;
+    return { atMs, through: false, tipped: tippedBy(atMs), rotten: null };
+  });
+  const nowMs = coldMs + count * step;
+  const credit = creditOf(crop, stays, 0, endMs, 0);
+  const seen = evidenceFrom(lot.needs.length, looks, 0, progress.at, crop.root.mmPerDayAtOptimum);
+  const evidence = { ...seen, origins: heldBack(crop, usualSteps(crop), progress, credit) };
+  const book = bookPrior(crop, { printedRate: PRINTED_RATE, ageYears: null, seen: 'tip' });
+  const prior = { ...book, logMedian: { ...book.logMedian, sd: Math.hypot(book.logMedian.sd, progress.logSdAt(nowMs)) } };
+  return {
+    seeds: lot.needs.length,
+    looks,
+    nowMs,
+    outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet, null, evidence.origins),
     progressAt: progress.at,
     cameBy: (ms) => tippedBy(ms) - tippedBy(nowMs),
   };
