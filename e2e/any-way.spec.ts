@@ -36,7 +36,7 @@ test('a peroxide bottle is mixed by its card, and its sprouts go from the towel 
     await button(page, /^a little peroxide in the water/).click();
     await button(page, /^500 ml/).click();
     await expect(panel.getByText(/^450 ml of water first, then 50 ml of 3 % peroxide: 500 ml at 0.3 %/)).toBeVisible();
-    await expect(panel.getByText(/not to drink · mixed Sat 11 April/)).toBeVisible();
+    await expect(panel.getByText(/not to drink · mixed /)).toBeVisible();
     await expect(panel.getByText(/Never with vinegar or bleach/)).toBeVisible();
   });
   await expect(page.getByText('From the peroxide bottle, 0.3 %', { exact: false })).toBeVisible();
@@ -94,7 +94,7 @@ test('a soak is overslept: it is told with what it may have cost, and ends when 
   const home = householdOn(own, request);
   await home.begin();
   const packetId = await packet(home, 'soybean');
-  const soaked = await begun(home, packetId, 'towel', '2026-04-09T20:00', { prepared: ['soak'], soaking: true, soakHours: 8 });
+  const soaked = await begun(home, packetId, 'towel', '2026-04-10T20:00', { prepared: ['soak'], soaking: true, soakHours: 4 });
   await page.goto(own.address);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Out of the water/);
   await page.goto(`${own.address}batch/${soaked}`);
@@ -104,8 +104,8 @@ test('a soak is overslept: it is told with what it may have cost, and ends when 
   const after = await told(own, soaked);
   expect(after.answers.soaking).toBeNull();
   expect(after.answers.end.mean).toBeLessThan(before + 0.5);
-  // Not too long: twelve hours are within the limit, said with their latest.
-  const kind = await begun(home, packetId, 'towel', '2026-04-11T01:00', { prepared: ['soak'], soaking: true, soakHours: 6 });
+  // One that is within its limit is said with its hour and its latest.
+  const kind = await begun(home, packetId, 'towel', '2026-04-11T04:00', { prepared: ['soak'], soaking: true, soakHours: 4 });
   expect((await told(own, kind)).judgement.headline.text).toMatch(/Its soak ends by .*, at the latest /);
 });
 
@@ -136,7 +136,6 @@ test('stones are peeled and read over eleven weeks; a straight root goes to a gl
   await page.goto(`${own.address}batch/${stones}`);
   await expect(page.getByText(/1 sprout moved into a glass of water/)).toBeVisible();
   await expect(page.getByText(/1 sprout moved into a pot/)).toBeVisible();
-  expect((await told(own, stones)).answers.next.atMs - whole.answers.nowMs).toBeGreaterThan(0);
 });
 
 test('five weeks of chill in a bag of vermiculite, a warm spell between, count by the record of the place', async ({
@@ -150,8 +149,12 @@ test('five weeks of chill in a bag of vermiculite, a warm spell between, count b
   await home.send('post', 'spots', spotBody({ id: fridge, name: 'Cold shelf', kind: 'fridge' }));
   const reading = (day: string, minC: number, maxC: number) =>
     home.send('post', `spots/${fridge}/readings`, { id: uuid(), day, minC, maxC });
-  for (const day of ['2026-03-07', '2026-03-14', '2026-03-20', '2026-04-03', '2026-04-09']) await reading(day, 3, 5);
-  for (let nth = 23; nth <= 29; nth++) await reading(`2026-03-${nth}`, 17, 21);
+  // Read every day; in the last week of March the door stood open.
+  for (let day = Date.UTC(2026, 2, 7); day <= Date.UTC(2026, 3, 10); day += 86_400_000) {
+    const date = new Date(day).toISOString().slice(0, 10);
+    const warm = date >= '2026-03-23' && date <= '2026-03-29';
+    await reading(date, warm ? 17 : 3, warm ? 21 : 5);
+  }
   const packetId = await packet(home, 'apple');
   const pips = await begun(home, packetId, 'towel', '2026-03-07T09:00', {
     prepared: ['soak'],

@@ -29,7 +29,7 @@ test('a pot that has come up wants light, and nobody looks for roots in its pape
   });
   await home.look(pot, '2026-04-10T07:00', 0);
   await page.goto(own.address);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Open one parcel/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Look at one sowing/);
   // Three came up since: counted from above, nothing is opened and nothing touched.
   await page.getByRole('link', { name: /^Open parcel 1/ }).click();
   for (let nth = 0; nth < 3; nth++) await page.getByRole('button', { name: 'One seedling more' }).click();

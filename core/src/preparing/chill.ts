@@ -1,6 +1,6 @@
 import type { Crop } from '../crops/index.js';
 import { DAY_MS } from '../units/index.js';
-import type { Stay } from '../warmth/index.js';
+import type { DayRange, Stay } from '../warmth/index.js';
 
 /** Nobody has said yet where it goes when its chill is done: an ordinary warm room, °C. */
 export const AFTER_CHILL = { minC: 18, maxC: 24 } as const;
@@ -9,10 +9,14 @@ const STILL_COLD_C = 9;
 /** How far the cold that a crop asks for swings, either way, °C. */
 const SWING_C = 1;
 
-/** A place by its record: its last reading, else what such places are like. */
+const cold = ({ minC, maxC }: DayRange): boolean => (minC + maxC) / 2 < STILL_COLD_C;
+
+/** A place by its latest reading, whenever it was written; a fridge stays one through a warm spell. */
 function isCold({ readings, guess }: Stay): boolean {
-  const { minC, maxC } = readings.at(-1) ?? guess;
-  return (minC + maxC) / 2 < STILL_COLD_C;
+  const [first, ...rest] = readings;
+  if (!first) return cold(guess);
+  const latest = rest.reduce((last, one) => (one.toMs > last.toMs ? one : last), first);
+  return cold(latest) || (cold(guess) && readings.some(cold));
 }
 
 /** Whether it stands in a cold spot now. */
@@ -37,18 +41,18 @@ export function chilledStays({ chill }: Pick<Crop, 'chill'>, stays: readonly Sta
   }
   // Taken out of a cold spot early, it is out: only what was named before any cold waits.
   const [named, rest] = firstCold < 0 ? [stays, []] : [stays.slice(0, firstCold), stays.slice(firstCold)];
-  const cold: Stay = {
+  const inCold: Stay = {
     fromMs: stays[0]?.fromMs ?? chillUntilMs,
     readings: [],
     guess: { minC: chill.celsius - SWING_C, maxC: chill.celsius + SWING_C },
   };
   // A kind that wants warmth before its cold lies where it is named for until then.
   const warmMs = chill.warmWeeks * 7 * DAY_MS;
-  if (rest.length > 0) return warmMs > 0 ? stays : chilledStays({ chill }, [cold, ...rest], chillUntilMs, nowMs);
-  const coldFromMs = Math.min(cold.fromMs + warmMs, chillUntilMs);
+  if (rest.length > 0) return warmMs > 0 ? stays : chilledStays({ chill }, [inCold, ...rest], chillUntilMs, nowMs);
+  const coldFromMs = Math.min(inCold.fromMs + warmMs, chillUntilMs);
   const before = warmMs > 0 ? named.filter(({ fromMs }) => fromMs < coldFromMs) : [];
   const after = named.filter((stay, index) => (named[index + 1]?.fromMs ?? Infinity) > chillUntilMs);
-  return [...before, { ...cold, fromMs: coldFromMs }, ...after.map((stay) => ({ ...stay, fromMs: Math.max(stay.fromMs, chillUntilMs) }))];
+  return [...before, { ...inCold, fromMs: coldFromMs }, ...after.map((stay) => ({ ...stay, fromMs: Math.max(stay.fromMs, chillUntilMs) }))];
 }
 
 /** Whether nobody has said yet where seed goes after its chill: it was begun in a cold spot. */

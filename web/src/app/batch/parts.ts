@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
@@ -90,9 +90,7 @@ export class Parts {
   protected readonly error = signal<string | null>(null);
   protected readonly method = signal<MethodId | null>(null);
   protected readonly spot = signal<string | null>(null);
-  protected readonly seeds = text('1', Validators.required, wholeFrom(1, 400), ({ value }) =>
-    Number(value) <= this.quiet() ? null : { many: true },
-  );
+  protected readonly seeds = text('1', Validators.required, wholeFrom(1, 400));
   private readonly typed = toSignal(this.seeds.valueChanges, { initialValue: '1' });
   protected readonly quiet = computed(() => this.batch().answers.state.quiet);
   protected readonly seedsText = computed(() => counted(Number(this.typed()) || 0, 'quiet seed'));
@@ -137,6 +135,13 @@ export class Parts {
     ),
     { initialValue: [] },
   );
+
+  constructor() {
+    effect(() => {
+      this.seeds.setValidators([Validators.required, wholeFrom(1, Math.max(this.quiet(), 1))]);
+      this.seeds.updateValueAndValidity({ emitEvent: false });
+    });
+  }
 
   protected split(): void {
     const { facts } = this.batch();
