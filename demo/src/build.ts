@@ -3,6 +3,7 @@ import { DateTime } from 'luxon';
 import { v7 } from 'uuid';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { doseFor } from '@fresh-tuck/core/carrier';
+import { methodOf, placeNames, waterOf } from '@fresh-tuck/core/method';
 import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
@@ -69,6 +70,8 @@ async function start(send: Send, parcel: DemoParcel, spotIds: ReadonlyMap<string
   const sheet = { widthMm: parcel.towel.widthMm, heightMm: parcel.towel.heightMm * 2, plies: 2 };
   const dose = doseFor(sheet, crop.water.dampRatio, (crop.seed.gramsPerThousand / 1000) * parcel.seeds, HOUSEHOLD.millilitresPerSpray);
   const batchId = idAt(ms);
+  const { method = 'towel', places = null } = parcel;
+  const way = methodOf(method);
   await send('POST', '/api/batches', {
     id: batchId,
     packetId,
@@ -77,9 +80,15 @@ async function start(send: Send, parcel: DemoParcel, spotIds: ReadonlyMap<string
     startAt: null,
     chillDays: parcel.chillDays,
     prepared: parcel.prepared,
-    method: 'towel',
-    towel: { widthMm: parcel.towel.widthMm / 2, heightMm: parcel.towel.heightMm, plies: 2 },
-    doseMl: dose.millilitres,
+    method,
+    soaking: parcel.soaking ?? false,
+    aim: { plants: null, destination: parcel.destination ?? null, target: null },
+    ...(method === 'towel'
+      ? { towel: { widthMm: parcel.towel.widthMm / 2, heightMm: parcel.towel.heightMm, plies: 2 } }
+      : placeNames(way)
+        ? { places }
+        : {}),
+    doseMl: method === 'towel' ? dose.millilitres : waterOf(way, places ?? parcel.seeds),
     holder: bagId
       ? { holderId: bagId }
       : { newId, kind: parcel.closure === 'lidded' ? 'tray' : 'bag', closure: parcel.closure, spotId: spotIds.get(parcel.spot) ?? '' },

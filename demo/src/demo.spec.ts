@@ -26,13 +26,16 @@ describe('Lantern Court', () => {
     nowMs = clock.now();
   }, 60_000);
 
-  it('opens with eight parcels, each showing what it is there for', async () => {
-    expect(services.batches.liveIds().length).toBe(8);
-    expect(new Set(PARCELS.map(({ shows }) => shows)).size).toBe(8);
+  it('opens with eleven, three of them no towels or not on one yet, each showing what it is there for', async () => {
+    expect(services.batches.liveIds().length).toBe(11);
+    expect(new Set(PARCELS.map(({ shows }) => shows)).size).toBe(11);
     expect((await titled('okra')).judgement.verdict).toBe('move');
     expect((await titled('celeriac')).judgement.headline.lead).toMatch(/^dries by/);
     expect((await titled('chives')).bagMates).toEqual([(await titled('leek')).number]);
     expect((await titled('strawberry')).answers.next.reason).toBe('chill');
+    const ways = await Promise.all(['dill', 'sorrel', 'soybean'].map(titled));
+    expect(ways.map(({ facts }) => facts.method)).toEqual(['pod', 'plug', 'towel']);
+    expect(ways.map(({ answers }) => answers.soaking !== null)).toEqual([false, false, true]);
     expect((await titled('melon')).judgement.advice[0]?.button?.act).toEqual({
       does: 'start',
       packet: 'other',
@@ -73,7 +76,7 @@ describe('Lantern Court', () => {
     expect(services.seasons.of('tomato', HOUSEHOLD.zone, services.clock.now()).lateness).toEqual([
       { year: 2025, days: 12, kind: 'plant_out' },
     ]);
-    expect(services.racks.list()).toEqual([jasmine.objectContaining({ slots: 8, taken: 0 })]);
+    expect(services.racks.list()).toEqual([jasmine.objectContaining({ slots: 8, taken: 4 })]);
     const batch: Pick<BatchWithJournal, 'title'> = await titled('okra');
     expect(batch.title).toBe('Okra, Tall Mast');
   });

@@ -1,4 +1,6 @@
 import type { PlaceKind } from '@fresh-tuck/contract';
+import type { MethodId } from '@fresh-tuck/core/method';
+import type { Destination } from '@fresh-tuck/core/moving';
 import type { Lot } from './laws/lots.js';
 import type { Climate } from './laws/warmth.js';
 
@@ -38,6 +40,12 @@ export interface DemoParcel {
   readonly closure: 'sealed_air' | 'lidded' | 'corner_open';
   /** Parcels with the same bag lie together. */
   readonly bag: string;
+  /** Which way it was started; a towel where nothing stands. */
+  readonly method?: MethodId;
+  readonly places?: number;
+  readonly destination?: Destination;
+  /** Put into the water at its start. */
+  readonly soaking?: boolean;
   readonly towel: { readonly widthMm: number; readonly heightMm: number };
   readonly lot: Lot;
   readonly randomSeed: number;
@@ -242,6 +250,82 @@ export const PARCELS: readonly DemoParcel[] = [
     lot: { ...steady, pace: 0.72, law: 'weibull' },
     randomSeed: 0.519,
     looks: ['2026-04-09T07:05', '2026-04-10T07:05', '2026-04-10T18:30'],
+    counts: false,
+    movedFromMm: null,
+  },
+  {
+    shows: 'in slots',
+    cropId: 'dill',
+    variety: 'Net Loft',
+    year: 2025,
+    source: 'swap table',
+    printedRatePercent: 75,
+    packetSeeds: 110,
+    seeds: 4,
+    wanted: 2,
+    start: '2026-04-08T19:00',
+    chillDays: null,
+    prepared: [],
+    spot: 'Fridge top',
+    closure: 'lidded',
+    bag: 'h',
+    method: 'pod',
+    places: 4,
+    destination: 'slot',
+    towel: { widthMm: 280, heightMm: 110 },
+    lot: { ...steady, living: 0.8 },
+    randomSeed: 0.31,
+    looks: [],
+    counts: true,
+    movedFromMm: null,
+  },
+  {
+    shows: 'in cells',
+    cropId: 'sorrel',
+    variety: 'Tide Table',
+    year: 2024,
+    source: 'saved here',
+    printedRatePercent: null,
+    packetSeeds: 300,
+    seeds: 12,
+    wanted: 8,
+    start: '2026-04-08T19:10',
+    chillDays: null,
+    prepared: [],
+    spot: 'Hall cupboard',
+    closure: 'lidded',
+    bag: 'i',
+    method: 'plug',
+    places: 12,
+    destination: 'plug',
+    towel: { widthMm: 280, heightMm: 110 },
+    lot: { ...steady, pace: 0.9 },
+    randomSeed: 0.47,
+    looks: ['2026-04-10T18:35'],
+    counts: true,
+    movedFromMm: null,
+  },
+  {
+    shows: 'in its soak',
+    cropId: 'soybean',
+    variety: 'Keel Green',
+    year: 2025,
+    source: 'gift',
+    printedRatePercent: 90,
+    packetSeeds: 40,
+    seeds: 7,
+    wanted: 5,
+    start: '2026-04-11T06:40',
+    chillDays: null,
+    prepared: ['soak'],
+    soaking: true,
+    spot: 'Fridge top',
+    closure: 'sealed_air',
+    bag: 'j',
+    towel: { widthMm: 280, heightMm: 140 },
+    lot: { ...steady },
+    randomSeed: 0.53,
+    looks: [],
     counts: false,
     movedFromMm: null,
   },

@@ -1,4 +1,5 @@
 import { CROPS } from '@fresh-tuck/core/crops';
+import { methodOf } from '@fresh-tuck/core/method';
 import { parcelState, type ParcelState } from '@fresh-tuck/core/parcel';
 import type { DemoParcel as Shown } from '@fresh-tuck/contract';
 import { looksOf, movesOf, type Services } from '@fresh-tuck/server';
@@ -36,7 +37,7 @@ export function truthOf(services: Services, batchId: string, nowMs: number): Sho
   const first = scripted !== undefined && row.seeds === scripted.seeds;
   const fates = drawLot(scripted?.lot ?? ORDINARY, row.seeds, first ? scripted.randomSeed : seedFrom(batchId));
   return {
-    seeds: trueSeeds(crop, fates, trueStays(services, row.carrier_id), row.start_ms, nowMs),
+    seeds: trueSeeds(crop, fates, trueStays(services, row.carrier_id), row.start_ms, nowMs, methodOf(row.method).event),
     damp: 'damp',
   };
 }

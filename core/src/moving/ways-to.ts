@@ -19,14 +19,17 @@ const MOVED: readonly MethodId[] = ['towel', 'water'];
 /** Raised in something small first and moved with its mix. */
 const RAISED: Readonly<Partial<Record<Destination, readonly MethodId[]>>> = { bed: ['plug', 'pot'], pot: ['plug'], cup: ['plug'] };
 
+/** Seed that is sown deeper is not left on a surface, mm. Common practice, no source. */
+const SHALLOW_MM = 5;
+
 /** Ways by which a crop can come to a destination, and whether it stands there from the start. */
 export function waysTo(
-  crop: Pick<Crop, 'seed' | 'water' | 'days'>,
+  crop: Pick<Crop, 'seed' | 'water' | 'days' | 'moving'>,
   destination: Destination,
 ): { readonly method: MethodId; readonly stands: boolean }[] {
   const stands = STANDS[destination];
   return [...stands, ...(RAISED[destination] ?? []), ...MOVED]
-    .filter((method) => unsuited(crop, method) === null)
+    .filter((method) => unsuited(crop, method) === null && (method !== 'surface' || crop.moving.depthMm <= SHALLOW_MM))
     .map((method) => ({ method, stands: stands.includes(method) }));
 }
 

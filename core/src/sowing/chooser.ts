@@ -194,7 +194,7 @@ function pullsOf(crop: Crop, method: MethodId, rate: number, risk: WayRisk | nul
     pulls[crop.methods.soilless === 'fine' ? 'soilless' : 'soilless_poor'] = crop.methods.soilless === 'fine' ? WORTH.stands : -WORTH.coat;
   if (risk === 'drowns') pulls.drowns = -WORTH.shy;
   if (stands && pulls.soilless_poor === undefined) pulls.stands = WORTH.stands;
-  return Object.fromEntries(Object.entries(pulls).filter(([, worth]) => worth !== 0)) as Partial<Record<WayReason, number>>;
+  return Object.fromEntries(Object.entries(pulls).filter(([, worth]) => worth !== 0));
 }
 
 /**

@@ -1,6 +1,4 @@
 import { diluted, SEED_PEROXIDE_PERCENT } from '../carrier/index.js';
-import type { WorktopStep } from './worktop.js';
-
 /** Peroxide at home: usual safe practice. */
 export const PEROXIDE_CAUTION =
   'Household peroxide, 3 % at the most: stronger stock burns skin and eyes and feeds fire. Never with vinegar or bleach. Gloves and eyes covered, its maker’s label first, out of children’s reach.';
@@ -30,8 +28,8 @@ export function bottleCard(stockPercent: number, millilitres: number, day: strin
   };
 }
 
-/** The bottle as one step at the worktop. */
-export const peroxideStep = (): WorktopStep => ({
+/** The bottle as one step at the worktop, with its caution. */
+export const peroxideStep = () => ({
   text: `From the peroxide bottle, ${SEED_PEROXIDE_PERCENT} %: one part of the household 3 % to nine of water.`,
   caution: PEROXIDE_CAUTION,
 });

@@ -1,4 +1,5 @@
 import type { Crop } from '@fresh-tuck/core/crops';
+import type { WatchedEvent } from '@fresh-tuck/core/method';
 import { celsiusAt, developmentPerDay, type Climate } from './warmth.js';
 import type { SeedFate } from './lots.js';
 
@@ -30,14 +31,29 @@ function development(crop: Crop, stays: readonly TrueStay[], startMs: number, un
   return done;
 }
 
+/** Seed leaves open so many days at the optimum after it is up. */
+const UP_DAYS = 2;
+
 /** Every seed of a parcel as it truly is at a moment. */
-export function trueSeeds(crop: Crop, fates: readonly SeedFate[], stays: readonly TrueStay[], startMs: number, nowMs: number): TrueSeed[] {
+export function trueSeeds(
+  crop: Crop,
+  fates: readonly SeedFate[],
+  stays: readonly TrueStay[],
+  startMs: number,
+  nowMs: number,
+  event: WatchedEvent = 'tip',
+): TrueSeed[] {
   const done = development(crop, stays, startMs, nowMs);
   const total = done.at(-1) ?? 0;
   const days = (nowMs - startMs) / (24 * HOUR_MS);
   return fates.map((fate, index): TrueSeed => {
     const seed = index + 1;
     const need = crop.days.tipAtOptimum * fate.tipFactor;
+    // Out of sight it is quiet until it is up; above ground nothing is measured.
+    if (event === 'emergence') {
+      const up = need + crop.days.tipToEmergence * fate.elongationFactor;
+      return { seed, stage: !fate.alive || total < up ? 'quiet' : total < up + UP_DAYS ? 'tip' : 'leaves', rootMm: null };
+    }
     if (!fate.alive) return { seed, stage: days > fate.rotsAfterDays ? 'rotten' : 'quiet', rootMm: null };
     if (total < need) return { seed, stage: total > 0.75 * need ? 'swollen' : 'quiet', rootMm: null };
     const rootMm = Math.round(crop.root.mmPerDayAtOptimum * fate.elongationFactor * (total - need) * 2) / 2;

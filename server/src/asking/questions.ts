@@ -1,4 +1,3 @@
-import type { MethodId } from '@fresh-tuck/core/method';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
 import { nurseryView, type NurseryPage } from '../nursery/view.js';

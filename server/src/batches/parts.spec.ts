@@ -10,8 +10,8 @@ describe('parts of a lot, tries that follow each other, and ways that cannot be'
   const sheetOf = (id: string): Promise<PacketSheet> => get<PacketSheet>(`packets/${id}`);
   /** What a refusal says of its field. */
   async function refused(body: object): Promise<string> {
-    const { body: said } = await home.request.post('/api/batches').send(body).expect(422);
-    return (said as { detail: string }).detail;
+    const answer = await home.request.post('/api/batches').send(body).expect(422);
+    return (answer.body as { detail: string }).detail;
   }
   beforeEach(async () => (home = await household()));
   afterEach(() => home.services.close());

@@ -1,7 +1,7 @@
 import type { BatchWithJournal, Seedling, SeedlingRequest } from '@fresh-tuck/contract';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
-import { bedOf, counting, happened, untucked, wentTo } from '../db/standing.js';
+import { bedOf, closed, counting, happened, untucked, wentTo } from '../db/standing.js';
 import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
@@ -60,6 +60,10 @@ export function nurseryStore(db: Database, crops: CropStore) {
   const inSlots = db.prepare<unknown[], { count: number }>(`
     SELECT count(*) AS count FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
     WHERE ${wentTo('m')} = 'slot' AND ${COUNTING} AND NOT ${GONE("'lost', 'given'")}`);
+  // Slots that seed was started in, and that is not closed yet.
+  const sown = db.prepare<unknown[], { count: number }>(`
+    SELECT coalesce(sum(coalesce(c.places, b.seeds)), 0) AS count FROM batch b JOIN carrier c ON c.batch_id = b.id
+    WHERE b.method = 'pod' AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`);
   const insert = db.prepare(`
     INSERT INTO seedling_event (id, cup_number, kind, stage, why, at_ms, recorded_ms, supersedes)
     VALUES (@id, @number, @kind, @stage, @why, @atMs, @nowMs, @supersedes)`);
@@ -121,8 +125,8 @@ export function nurseryStore(db: Database, crops: CropStore) {
     standing: () => standing.all(),
     /** What a label's seedling is; null where no seedling wears it. */
     titleOf: (number: number): { batchId: string; title: string } | null => (Number.isSafeInteger(number) ? find(number) : null),
-    /** Living seedlings in soilless slots. */
-    inSlots: (): number => certain(inSlots.get()).count,
+    /** Soilless slots that hold a living seedling, or seed that was started in them. */
+    inSlots: (): number => certain(inSlots.get()).count + certain(sown.get()).count,
     /** What was said of a label's seedling so far. */
     told: (number: number): { readonly marks: number; readonly out: boolean } => {
       const own = events.all(number);

@@ -157,7 +157,7 @@ export function spotStore(db: Database) {
   return {
     /** Whether any spot is cold enough to chill seed, by its last reading or else by what such places are like. */
     anyCold: (atMs: number): boolean =>
-      (all.all() as SpotRow[]).some(({ id }) => {
+      all.all().some(({ id }) => {
         const { readings, guess } = record(id, atMs, LATEST_MS);
         return lastIsCold([{ fromMs: atMs, readings, guess }]);
       }),
