@@ -292,7 +292,7 @@ export const PARCELS: readonly DemoParcel[] = [
     start: '2026-04-08T19:10',
     chillDays: null,
     prepared: [],
-    spot: 'Hall cupboard',
+    spot: 'Fridge top',
     closure: 'lidded',
     bag: 'i',
     method: 'plug',

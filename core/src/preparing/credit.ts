@@ -1,7 +1,6 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import type { Crop } from '../crops/index.js';
-import { DAY_MS } from '../units/index.js';
 import { integrateProgress, type Progress, type Rate, type Stay } from '../warmth/index.js';
 
 /** Cold that counts in full reaches this far beyond a crop's range, and fades to nothing so many degrees further on. Guess, after the 0 to 10 °C within which handbooks find chilling to act. */

@@ -1,6 +1,6 @@
 import type { Crop } from '../crops/index.js';
 import { comesUp, methodOf, type MethodId } from '../method/index.js';
-import { handlingFor, readyLength, survivalFor, waysTo, type Destination, type Fates, type RootSchool } from '../moving/index.js';
+import { handlingFor, readyLength, survivalFor, waysTo, type Destination, type Fates } from '../moving/index.js';
 import { soakClock } from '../preparing/index.js';
 import { DAY_MS } from '../units/index.js';
 import type { House, ParcelFacts } from '../parcel/index.js';

@@ -3,10 +3,11 @@ import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { MatCheckboxHarness } from '@angular/material/checkbox/testing';
 import { parcel, look } from '@fresh-tuck/core/testing';
-import { aBatch, aSpot, problem, show, type Screen } from '../testing/house';
+import { aBatch, aPacket, aSpot, problem, show, type Screen } from '../testing/house';
 import { Bag } from './bag';
 import { BatchScreen } from './batch';
 import { FinalCount } from './final-count';
+import { Parts } from './parts';
 
 describe('what belongs to the bag', () => {
   const other = { ...aBatch().holder, id: 'h2', numbers: [9, 11], spotName: 'Fridge top' };
@@ -357,5 +358,34 @@ describe('a test’s final count', () => {
         ],
       }),
     );
+  });
+});
+
+describe('parts of a lot', () => {
+  const answers = { 'GET spots': [aSpot(), aSpot({ id: 's2', name: 'Fridge top' })], 'GET packets/p1': aPacket() };
+
+  it('lays some apart another way and elsewhere, and no more than are quiet', async () => {
+    const batch = aBatch();
+    const screen = await show(Parts, { ...answers, 'POST batches/b1/splits': aBatch(parcel('tomato', 4, 25), { number: 12 }) }, { batch });
+    const said: string[] = [];
+    screen.fixture.componentInstance.said.subscribe((one: string) => said.push(one));
+    await screen.press(/^Which way they go on: /);
+    await screen.clickAbove(/^in a pot/);
+    await screen.press(/^Where they stand: /);
+    await screen.clickAbove(/^Fridge top/);
+    await screen.click('Lay them apart');
+    const body = screen.sent('POST', 'batches/b1/splits')?.body;
+    expect(body).toEqual(jasmine.objectContaining({ seeds: 1, method: 'pot', towel: null }));
+    expect(body?.['holder']).toEqual(jasmine.objectContaining({ kind: 'tray', spotId: 's2' }));
+    expect(said).toEqual(['Laid apart as 12: write its label.']);
+  });
+
+  it('says the server’s refusal where it was asked for', async () => {
+    const refusal = problem(422, 'seeds must be at most 2: so many are still quiet', [
+      { field: 'seeds', message: 'seeds must be at most 2' },
+    ]);
+    const screen = await show(Parts, { ...answers, 'POST batches/b1/splits': refusal }, { batch: aBatch() });
+    await screen.click('Lay them apart');
+    expect(screen.find('[role=alert]')?.textContent).toContain('must be at most 2');
   });
 });

@@ -235,4 +235,43 @@ describe('the words of Tuck in', () => {
     expect(screen.find('ft-calendar h2')?.textContent).toContain('When');
     expect(screen.text).toMatch(/Enough to move by .*ready to plant out about/);
   });
+
+  it('starts in pots: what is drawn, said and sent is a pot’s, and the ways are ranked beneath', async () => {
+    const { screen, word, pick, write, body } = await sentence();
+    expect(word('Which way')).toBe('on a towel');
+    expect(screen.all('ft-ways mat-button-toggle').length).toBe(3);
+    await pick('Which way', /^in a pot/);
+    await write('Which way', 'How many pots?', '3');
+    expect(screen.text).toContain('3 pots');
+    expect(screen.text).toContain('to stand in');
+    expect(screen.text).not.toMatch(/at its crop page’s root length|The towel|Wet the paper/);
+    const sent = await body();
+    expect(sent).toEqual(jasmine.objectContaining({ method: 'pot', places: 3 }));
+    expect(sent['towel']).toBeUndefined();
+    expect(sent['holder']).toEqual(jasmine.objectContaining({ kind: 'tray', closure: 'lidded' }));
+  });
+
+  it('lays it as the gardener says, each word with what follows from it', async () => {
+    const { screen, word, pick, body } = await sentence();
+    await pick('How it is laid', /^loose vermiculite/);
+    expect(word('How it is laid')).toBe('loose vermiculite, wrung-out damp, plain water');
+    expect(screen.text).toContain('Mix the seed through it singly');
+    await pick('How it is laid', /^a little free water/);
+    await pick('How it is laid', /^in indirect light/);
+    const sent = await body();
+    expect(sent).toEqual(jasmine.objectContaining({ wet: 'free', light: 'indirect', damped: 'water' }));
+    expect(sent['towel']).toEqual(jasmine.objectContaining({ medium: 'vermiculite' }));
+  });
+
+  it('counts chill that was had before, and refuses more days than a year’s winter has', async () => {
+    const { word, write, body } = await sentence();
+    await write('Chill', 'How many days of cold?', '20');
+    await write('Chill', 'Days of damp cold it had before', '35');
+    expect(word('Chill')).toBe('20 days of cold first, 35 had before');
+    expect(await write('Chill', 'Days of damp cold it had before', '500')).toEqual([
+      'Days of cold are a whole number from 0 to 200, or empty for none.',
+    ]);
+    await write('Chill', 'Days of damp cold it had before', '35');
+    expect(await body()).toEqual(jasmine.objectContaining({ chillDays: 20, chilledDays: 35, chillDry: false }));
+  });
 });
