@@ -26,6 +26,12 @@ const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.a
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
+const [dill] = await get<PacketName[]>('packets?find=Net Loft');
+/** The ways are ranked, and in the picture. */
+const ways = async (page: Page): Promise<void> => {
+  await page.getByRole('heading', { name: /^Which way/ }).waitFor();
+  await page.mouse.wheel(0, 240);
+};
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
 const report = async (page: Page): Promise<void> => {
@@ -51,7 +57,7 @@ const shots: Shot[] = [
   { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true, dark: true, before: planned },
   { name: 'batch', path: `batch/${okra?.id}` },
   { name: 'crop', path: 'crop/okra' },
-  { name: 'crop-phone-dark', path: 'crop/okra', phone: true, dark: true },
+  { name: 'tuck-slots', path: `tuck?packet=${dill?.id}&method=pod&seeds=4`, before: ways },
   { name: 'troubles', path: 'handbook/troubles' },
   { name: 'seeds', path: 'seeds' },
   { name: 'packet', path: `packet/${tested?.id}` },

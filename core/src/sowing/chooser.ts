@@ -22,7 +22,19 @@ export interface WayRecord {
 export type WayRisk = 'rot' | 'snag' | 'shy' | 'fine' | 'drowns' | 'dries' | 'uncovered';
 /** What speaks for a way, or against it, loudest. */
 export type WayReason =
-  'records' | 'fine' | 'shy' | 'soilless' | 'soilless_poor' | 'coat' | 'chill' | 'doubtful' | 'slow' | 'drowns' | 'simple' | 'stands';
+  | 'records'
+  | 'fine'
+  | 'shy'
+  | 'soilless'
+  | 'soilless_poor'
+  | 'coat'
+  | 'chill'
+  | 'doubtful'
+  | 'slow'
+  | 'drowns'
+  | 'simple'
+  | 'proved'
+  | 'stands';
 
 /** One way to start a crop for a destination, with its figures. */
 export interface Way {
@@ -114,12 +126,16 @@ function riskOf(crop: Crop, method: MethodId, destination: Destination, quickRoo
 /** Roots that cross from ready to late within a day. */
 const QUICK_ROOTS_MM_A_DAY = 15;
 
-function wayOf(question: WaysQuestion, method: MethodId, stands: boolean, house: House): Way & { readonly score: number } {
+function wayOf(
+  question: WaysQuestion,
+  method: MethodId,
+  stands: boolean,
+  begun: ParcelFacts,
+): Way & { readonly score: number; readonly praise: WayReason } {
   const { crop, destination, school, seeds, startMs } = question;
-  const facts = factsOfWay(question, method, house);
-  const { lot, progress, outlook, slower } = workingsFor(facts, startMs);
-  const comes = lot.coming * comesAt(crop, progress, Math.max(startMs, facts.chillUntilMs ?? 0));
-  const shows = facts.prior.share.mean * comes;
+  const { lot, progress, outlook, slower } = workingsFor(begun, startMs);
+  const comes = lot.coming * comesAt(crop, progress, Math.max(startMs, begun.chillUntilMs ?? 0));
+  const shows = begun.prior.share.mean * comes;
   const drownsMs = soakClock(crop, startMs, startMs, true).drownsMs;
   // What has no root by its limit goes on a towel, half drowned.
   const rooted = method === 'water' ? outlook.meanTipped(progress.at(drownsMs)) / Math.max(outlook.meanTipped(Infinity), 1e-9) : 1;
@@ -151,12 +167,16 @@ function wayOf(question: WaysQuestion, method: MethodId, stands: boolean, house:
   const minutes = hands.start + hands.seed * seeds + hands.day * (showDays ?? 0) + (event === 'tip' ? MINUTES_A_MOVE * share * seeds : 0);
   const outweighs = own.seeds >= BOOK_WEIGHT;
   const risk = riskOf(crop, method, destination, crop.root.mmPerDayAtOptimum >= QUICK_ROOTS_MM_A_DAY, drowned);
-  const pulls = pullsOf(crop, method, facts.prior.share.mean, risk, stands);
+  const pulls = pullsOf(crop, method, begun.prior.share.mean, risk, stands);
   const pulled = Object.values(pulls).reduce((sum, worth) => sum + worth, 0);
   const [reason = 'simple'] = (Object.keys(pulls) as WayReason[]).sort((a, b) => Math.abs(pulls[b] ?? 0) - Math.abs(pulls[a] ?? 0));
+  const praised = (Object.keys(pulls) as WayReason[])
+    .filter((one) => (pulls[one] ?? 0) > 0)
+    .sort((a, b) => (pulls[b] ?? 0) - (pulls[a] ?? 0));
   return {
     method,
     stands,
+    praise: outweighs ? 'records' : (praised[0] ?? (event === 'tip' ? 'proved' : 'simple')),
     plants: share * seeds,
     share,
     days,
@@ -205,8 +225,13 @@ function pullsOf(crop: Crop, method: MethodId, rate: number, risk: WayRisk | nul
  * @param question with seeds, 1 or more
  */
 export function rankWays(question: WaysQuestion, house: House): Way[] {
-  return waysTo(question.crop, question.destination)
-    .map(({ method, stands }) => wayOf(question, method, stands, house))
-    .sort((a, b) => b.score - a.score)
-    .map(({ score: _, ...way }) => way);
+  // Ways in which the same event is watched share one forecast.
+  const begun = { tip: factsOfWay(question, 'towel', house), emergence: factsOfWay(question, 'pot', house) };
+  return (
+    waysTo(question.crop, question.destination)
+      .map(({ method, stands }) => wayOf(question, method, stands, begun[methodOf(method).event]))
+      .sort((a, b) => b.score - a.score)
+      // What leads is praised; of the others it is told what holds them back.
+      .map(({ score: _, praise, ...way }, nth) => (nth === 0 ? { ...way, reason: praise } : way))
+  );
 }

@@ -40,6 +40,7 @@ const REASONS: Readonly<Record<Exclude<WayReason, 'records'>, (way: Way, crop: C
   doubtful: () => 'seed in doubt: only what shows itself takes a place',
   slow: () => 'slow: a bag is cheap to keep warm, a tray is not',
   drowns: (_, { water }) => `most of it takes longer than the ${water.drowningLimitHours} h that it lives under water`,
+  proved: () => 'only what has shown itself takes a place',
   simple: () => 'plain and quick to lay',
   stands: () => 'it stays where it comes up: nothing is moved',
 };
