@@ -27,6 +27,8 @@ const begun = {
     .strictObject({
       plants: whole(1, SEED_LIMIT, 'aim.plants').nullable(),
       destination: z.enum(DESTINATIONS, { error: `aim.destination must be one of ${DESTINATIONS.join(', ')}` }).nullable(),
+      /** The rack whose slots they go to, where the household names one. */
+      rackId: id.nullable().optional(),
       target: z
         .strictObject({
           kind: z.enum(TARGETS, { error: 'aim.target.kind must be plant_out or ripe' }),

@@ -157,7 +157,15 @@ export const pastSeasons = z.object({
   nursingDays: z.array(z.number()),
   lateness: z.array(z.object({ year: z.number(), days: z.number(), kind: z.enum(TARGETS) })),
   /** Finished batches by way and destination: seeds started, and plants that stood there. */
-  ways: z.array(z.object({ method: z.enum(METHODS), destination: z.enum(DESTINATIONS), seeds: z.number(), plants: z.number() })),
+  ways: z.array(
+    z.object({
+      method: z.enum(METHODS),
+      destination: z.enum(DESTINATIONS),
+      rackId: z.string().nullable(),
+      seeds: z.number(),
+      plants: z.number(),
+    }),
+  ),
 });
 
 export type Packet = z.infer<typeof packet>;

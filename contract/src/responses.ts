@@ -213,6 +213,8 @@ export const cup = z.object({ number: z.number(), seed: z.number().nullable(), d
 export interface Aim {
   readonly plants: number | null;
   readonly destination: Destination | null;
+  /** The rack whose slots they go to, where one was named. */
+  readonly rackId?: string | null | undefined;
   readonly target: { readonly kind: (typeof TARGETS)[number]; readonly day: string } | null;
 }
 
@@ -258,6 +260,7 @@ export const batch = z.object({
   aim: z.object({
     plants: z.number().nullable(),
     destination: z.enum(DESTINATIONS).nullable(),
+    rackId: z.string().nullable().optional(),
     target: z.object({ kind: z.enum(TARGETS), day: z.string() }).nullable(),
   }) satisfies z.ZodType<Aim>,
   facts: parcelFacts,

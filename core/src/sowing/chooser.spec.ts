@@ -65,6 +65,10 @@ describe('which way to start', () => {
     expect(wayInWords(few as Way, crop('lettuce'), 8).why).toContain('too few to outweigh the book');
     const cups = rankWays(asked('lettuce', 'slot', { records: [{ ...records[0]!, destination: 'cup' }] }), HOUSE);
     expect(cups[0]?.method).toBe('pod');
+    // Each rack is a place of its own: what failed in one says nothing of another, and all of slots in general.
+    const inOne = [{ ...records[0]!, rackId: 'porch' }];
+    const asking = (rackId: string | null) => rankWays(asked('lettuce', 'slot', { records: inOne, rackId }), HOUSE)[0]?.method;
+    expect([asking('porch'), asking('kitchen'), asking(null)]).toEqual(['towel', 'pod', 'towel']);
   });
 
   it('tells figures that hold together: no more plants than seeds, less of the lit shelf where only sprouts are moved', () => {

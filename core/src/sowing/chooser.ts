@@ -13,6 +13,8 @@ import { comesAt } from './where.js';
 export interface WayRecord {
   readonly method: MethodId;
   readonly destination: Destination;
+  /** The rack whose slots they went to; null where none was named. */
+  readonly rackId?: string | null;
   /** Seeds that were started, and plants that stood there in the end. */
   readonly seeds: number;
   readonly plants: number;
@@ -95,6 +97,8 @@ export interface WaysQuestion extends Pick<
 > {
   readonly seeds: number;
   readonly records: readonly WayRecord[];
+  /** The rack that is asked about; null for any place of the destination. */
+  readonly rackId?: string | null;
   readonly handled: { readonly moved: number; readonly snapped: number };
   readonly fates: Readonly<Record<string, Fates>>;
   /** The place it would stand in, with what is known of the packet there for either event. */
@@ -123,6 +127,9 @@ function riskOf(crop: Crop, method: MethodId, destination: Destination, quickRoo
   return method === 'bed' ? 'uncovered' : null;
 }
 
+/** Each rack is a place of its own: its light and its pump are not another's. */
+const inRack = ({ rackId = null }: Pick<WaysQuestion, 'rackId'>, record: WayRecord): boolean => rackId === null || record.rackId === rackId;
+
 /** Roots that cross from ready to late within a day. */
 const QUICK_ROOTS_MM_A_DAY = 15;
 
@@ -147,7 +154,7 @@ function wayOf(
   const survival = survivalFor(destination, question.fates[destination] ?? { lived: 0, lost: 0 }).mean;
   const book = Math.min(shows * up * fine * handling * survival * (0.5 + rooted / 2), 1);
   const own = question.records
-    .filter((record) => record.method === method && record.destination === destination)
+    .filter((record) => record.method === method && record.destination === destination && inRack(question, record))
     .reduce((sum, record) => ({ seeds: sum.seeds + record.seeds, plants: sum.plants + record.plants }), { seeds: 0, plants: 0 });
   const share = (book * BOOK_WEIGHT + own.plants) / (BOOK_WEIGHT + own.seeds);
   // To the same stage either way: half of what comes stands, up and in its place.

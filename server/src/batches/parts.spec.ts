@@ -92,7 +92,7 @@ describe('parts of a lot, tries that follow each other, and ways that cannot be'
       ['pod', 'restart'],
     ]);
     const { ways } = await get<PastSeasons>(`crops/${cropId}/seasons`);
-    expect(ways).toEqual([{ method: 'towel', destination: 'slot', seeds: 8, plants: 2 }]);
+    expect(ways).toEqual([{ method: 'towel', destination: 'slot', rackId: null, seeds: 8, plants: 2 }]);
   });
 
   it('refuses in a sentence what cannot be: drowned by plan, chilled nowhere, more than fits, a stone in a sponge', async () => {

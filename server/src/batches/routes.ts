@@ -49,9 +49,10 @@ export function batchRoutes(services: Services): Router {
     if (packets.get(row.packet_id).crop_id !== cropId) throw Problem.field('after', 'after must be a batch of the same crop');
     return id;
   };
-  /** Slots that stand empty, where the household has a rack. */
-  const freeSlots = (): number | null => {
-    const all = racks.list();
+  /** Slots that stand empty, in one rack or in all; null where the household has none. */
+  const freeSlots = (rackId: string | null): number | null => {
+    const all = racks.list().filter(({ id }) => rackId === null || id === rackId);
+    if (rackId !== null && all.length === 0) throw Problem.field('aim.rackId', 'aim.rackId must be a rack of the household');
     return all.length === 0 ? null : all.reduce((sum, { slots, taken }) => sum + slots - taken, 0);
   };
   return Router()
@@ -74,7 +75,11 @@ export function batchRoutes(services: Services): Router {
         const along = body.also?.seeds ?? 0;
         packets.checkStock(body.packetId, (body.taken ?? body.seeds) - along, body.taken === null ? 'seeds' : 'taken');
         checkBatch(body);
-        checkWay(body, crop, { lengths: household.get().units, cold: spots.anyCold(startMs), freeSlots: freeSlots() });
+        checkWay(body, crop, {
+          lengths: household.get().units,
+          cold: spots.anyCold(startMs),
+          freeSlots: freeSlots(body.aim.rackId ?? null),
+        });
         if (body.also) checkAlong(body, packet, packets.get(body.also.packetId, 'also.packetId'));
         if (body.also) packets.checkStock(body.also.packetId, along, 'also.seeds');
         const from = body.after === null ? undefined : { id: attempt(body.after, packet.crop_id), kind: 'restart' as const };

@@ -48,16 +48,18 @@ export function wayStore(db: Database) {
       const ask = { cropId, untilMs };
       const lifted = moved(ask);
       return tried(ask).flatMap(({ id, method, seeds, shown, aim }) => {
-        const said = (JSON.parse(aim) as { destination?: Destination | null }).destination ?? null;
-        if (methodOf(method).event === 'emergence') return [{ method, destination: standsIn(method, said), seeds, plants: shown }];
+        const { destination: said = null, rackId = null } = JSON.parse(aim) as { destination?: Destination | null; rackId?: string | null };
+        if (methodOf(method).event === 'emergence') return [{ method, destination: standsIn(method, said), rackId, seeds, plants: shown }];
         const own = lifted.filter(({ batchId }) => batchId === id);
         const total = own.reduce((sum, line) => sum + line.moved, 0);
         // Nothing was moved: it was begun for where it was to go.
-        if (total === 0) return said === null ? [] : [{ method, destination: said, seeds, plants: 0 }];
+        if (total === 0) return said === null ? [] : [{ method, destination: said, rackId, seeds, plants: 0 }];
         // Seed is shared between destinations as its sprouts were.
         return own.map(({ destination, moved: count, living }) => ({
           method,
           destination,
+          // Which rack is said with what it was begun for.
+          rackId: destination === 'slot' ? rackId : null,
           seeds: Math.round((seeds * count) / total),
           plants: living,
         }));

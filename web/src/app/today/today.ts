@@ -112,6 +112,14 @@ export class TodayScreen {
       .subscribe();
   }
 
+  /** Until when a shut one is left, and what comes then. */
+  protected shutUntil({ batch: { answers }, nextInWords }: Today['shut'][number]): string {
+    if (answers.next.reason === 'chill') return `in the cold until ${nextInWords}`;
+    return answers.next.reason === 'soak' && answers.soaking
+      ? `out of the water ${nextInWords}, at the latest ${this.about.moments().short(answers.soaking.drownsMs)}`
+      : `next look ${nextInWords}`;
+  }
+
   protected start(): void {
     const today = this.today();
     const first = today && this.round.start(today);

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { type Destination, DESTINATIONS, type RootSchool } from '@fresh-tuck/core/moving';
 import { inUnits } from '@fresh-tuck/core/units';
 import { DESTINATION_WORDS, ROOT_WORDS } from '@fresh-tuck/core/words';
@@ -6,6 +7,8 @@ import { AboutService } from '../data/household/about.service';
 import { type Choice, Choices } from '../kit/choices';
 import { Word } from '../kit/word';
 import { type Pot, POTS } from './choices';
+import { Changes } from '../data/transport/changes.service';
+import { TuckApi } from './tuck.api';
 import { TuckPlan } from './tuck-plan';
 
 const percent = (share: number): number => Math.round(share * 100);
@@ -29,7 +32,7 @@ const percent = (share: number): number => Math.round(share * 100);
       in&ngsp;
     }
     <ft-word label="Where they go" [text]="place()" [fixed]="plan.destinationFixed() !== null || several()">
-      <ft-choices label="Where they go" [choices]="places()" [value]="plan.destination()" (chosen)="plan.destinationFixed.set($event)" />
+      <ft-choices label="Where they go" [choices]="places()" [value]="standing()" (chosen)="stand($event)" />
       @if (plan.plan(); as answer) {
         <p class="soft">About {{ percentOf(answer.survival.mean) }} of 100 live on there{{ learnt(answer.survival.told) }}.</p>
       }
@@ -48,9 +51,25 @@ export class PotWords {
       follows: inUnits(ROOT_WORDS[value].follows, this.about.household().units),
     })),
   );
-  protected readonly places = computed(() =>
-    DESTINATIONS.map((value): Choice<Destination> => ({ value, text: DESTINATION_WORDS[value].many, follows: this.fate(value) })),
+  private readonly api = inject(TuckApi);
+  private readonly racks = toSignal(
+    inject(Changes).keep(() => this.api.racks()),
+    { initialValue: [] },
   );
+  /** Where they can go; each rack is a place of its own. */
+  protected readonly places = computed(() =>
+    DESTINATIONS.flatMap((value): Choice<string>[] => [
+      { value, text: DESTINATION_WORDS[value].many, follows: this.fate(value) },
+      ...(value === 'slot'
+        ? this.racks().map(({ id, name, slots, taken }) => ({
+            value: id,
+            text: `slots of ${name}`,
+            follows: `${slots - taken} of ${slots} free`,
+          }))
+        : []),
+    ]),
+  );
+  protected readonly standing = computed(() => (this.plan.destination() === 'slot' && this.plan.rackId()) || this.plan.destination());
   protected readonly pots = POTS.map((pot): Choice<Pot> => ({ value: pot, text: pot.text, follows: pot.follows }));
   protected readonly percentOf = percent;
   protected readonly root = computed(() => ROOT_WORDS[this.plan.school()].text);
@@ -60,13 +79,20 @@ export class PotWords {
     return POTS.find((choice) => choice.perPot === perPot && choice.keepers === keepers) ?? null;
   });
   protected readonly place = computed(() => {
-    const many = DESTINATION_WORDS[this.plan.destination()].many;
+    const rack = this.plan.destination() === 'slot' ? this.racks().find(({ id }) => id === this.plan.rackId()) : undefined;
+    const many = rack ? `slots of ${rack.name}` : DESTINATION_WORDS[this.plan.destination()].many;
     const pot = this.pot();
     return pot && pot.perPot > 1 ? `${many}, ${pot.text}` : many;
   });
 
   protected learnt(told: number): string {
     return told > 0 ? `, your own ${told} counted in` : ', a guess until you have records';
+  }
+
+  protected stand(where: string): void {
+    const destination = DESTINATIONS.find((one) => one === where);
+    this.plan.rackId.set(destination ? null : where);
+    this.plan.destinationFixed.set(destination ?? 'slot');
   }
 
   private fate(destination: Destination): string {

@@ -21,7 +21,12 @@ export function requestOf(plan: TuckPlan): BatchRequest | { readonly missing: st
     seeds: plan.seeds(),
     taken: plan.split() ? answer.taken : null,
     wanted: answer.sprouts,
-    aim: { plants: plan.wantedNumber(), destination: plan.destination(), target: plan.goal() },
+    aim: {
+      plants: plan.wantedNumber(),
+      destination: plan.destination(),
+      target: plan.goal(),
+      ...(plan.destination() === 'slot' && plan.rackId() !== null ? { rackId: plan.rackId() } : {}),
+    },
     startAt: plan.startAt(),
     chillDays: plan.chillDays(),
     chilledDays: plan.chilledDays(),

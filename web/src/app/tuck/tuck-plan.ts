@@ -106,6 +106,8 @@ export class TuckPlan {
   readonly spotFixed = signal<string | null>(null);
   readonly pane = signal<Pane>(PANES[0]);
   readonly destinationFixed = signal<Destination | null>(null);
+  /** The rack whose slots they go to; null where none is named. */
+  readonly rackId = signal<string | null>(null);
   readonly schoolFixed = signal<RootSchool | null>(null);
   readonly pot = signal<{ readonly perPot: number; readonly keepers: number }>({ perPot: 1, keepers: 1 });
 

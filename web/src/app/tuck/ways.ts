@@ -87,6 +87,7 @@ export class Ways {
       startMs: start.startMs,
       seeds: plan.seeds(),
       records: seasons.ways,
+      rackId: plan.destination() === 'slot' ? plan.rackId() : null,
       handled: packet.handled,
       fates: packet.fates,
       spot,

@@ -124,8 +124,20 @@ export class WishWord {
     }
   }
 
-  protected fillRack(slots: number, taken: number, name: string): void {
-    if (this.take(plantsForRack(slots, taken), name)) this.plan.destinationFixed.set('slot');
+  protected fillRack({
+    id,
+    slots,
+    taken,
+    name,
+  }: {
+    readonly id: string;
+    readonly slots: number;
+    readonly taken: number;
+    readonly name: string;
+  }): void {
+    if (!this.take(plantsForRack(slots, taken), name)) return;
+    this.plan.destinationFixed.set('slot');
+    this.plan.rackId.set(id);
   }
 
   private take(wish: Wish, from: string): boolean {

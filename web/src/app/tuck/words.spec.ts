@@ -122,7 +122,8 @@ describe('the words of Tuck in', () => {
     const { pick, word, body } = await sentence({ 'GET racks': [rack] });
     await pick('How many plants', /^Stair rack: 7 of 12 free/);
     expect(word('How many plants')).toBe('7 plants');
-    expect((await body())['aim']).toEqual({ plants: 7, destination: 'slot', target: null });
+    expect(word('Where they go')).toBe('slots of Stair rack');
+    expect((await body())['aim']).toEqual({ plants: 7, destination: 'slot', rackId: 'r', target: null });
   });
 
   it('begins where it really began, and says what time would be taken', async () => {
