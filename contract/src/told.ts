@@ -11,6 +11,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   aim: 'what it is for',
   along: 'what goes with it',
   'aim.destination': 'where they go',
+  'aim.rackId': 'the rack',
   'aim.plants': 'the number of plants',
   'aim.target': 'the day to be ready by',
   'aim.target.day': 'the day to be ready by',
