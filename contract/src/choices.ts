@@ -47,3 +47,6 @@ export const PLACE_KINDS = {
   fridge: { label: 'Fridge', minC: 3, maxC: 6 },
 } as const;
 export type PlaceKind = keyof typeof PLACE_KINDS;
+
+/** Batches begun no further apart than this lie together as one start, ms. */
+export const ONE_START_MS = 36 * 3_600_000;

@@ -7,6 +7,7 @@ export * from './batch-requests.js';
 export * from './requests.js';
 export * from './mend-requests.js';
 export * from './responses.js';
+export * from './batch-responses.js';
 export * from './packet-requests.js';
 export * from './packet-responses.js';
 export * from './queries.js';
