@@ -4,6 +4,7 @@ export * from './likelihood.js';
 export * from './origins.js';
 export * from './posterior.js';
 export * from './predict.js';
+export * from './lot-curve.js';
 export * from './prior.js';
 export * from './tip-law.js';
 export * from './turnbull.js';

@@ -1,8 +1,9 @@
 import { countingOf } from './counting.js';
 import { seenShare, thinned, type Harm, type QuietGroup } from './evidence.js';
-import { AT_START, logSince, mixed, released, type Origin } from './origins.js';
+import { AT_START, mixed, released, type Origin } from './origins.js';
+import { meanCurve, placesOf, sharesAt } from './places.js';
 import type { Column, Posterior } from './posterior.js';
-import { crowdShare, lateShare, tippedShare, type LawShape } from './tip-law.js';
+import { tippedShare } from './tip-law.js';
 
 /** Progress that something takes after the tip, spread, with weights summing to 1. */
 export interface Lead {
@@ -15,107 +16,6 @@ const AT_ONCE: readonly Lead[] = [{ progress: 0, weight: 1 }];
 /** Share of a column's living that has tipped by a progress. */
 const columnShare = ({ law, logMedian, shape }: Column, origins: readonly Origin[], progress: number): number =>
   mixed(origins, progress, (logProgress) => tippedShare(law, shape, logProgress - logMedian));
-
-/** Columns that share a median and a spread, and so their kernels and stragglers, in flat lists. */
-interface Places {
-  /** Columns of place g are those from `first[g]` to `first[g + 1]`, exclusive. */
-  readonly first: Int32Array;
-  readonly logMedian: Float64Array;
-  readonly shapes: readonly LawShape[];
-  /** By column. */
-  readonly weibull: Uint8Array;
-  readonly stragglers: Float64Array;
-}
-
-/** Places of a posterior: what is asked of its quiet seeds and of its lot share them. */
-const known = new WeakMap<Posterior, Places>();
-
-function placesOf(posterior: Posterior): Places {
-  const found = known.get(posterior) ?? placesFrom(posterior.columns);
-  known.set(posterior, found);
-  return found;
-}
-
-function placesFrom(columns: readonly Column[]): Places {
-  const first: number[] = [];
-  const weibull = new Uint8Array(columns.length);
-  const stragglers = new Float64Array(columns.length);
-  let last: Column | null = null;
-  for (let index = 0; index < columns.length; index++) {
-    const column = columns[index] as Column;
-    if (last === null || last.logMedian !== column.logMedian || last.shape !== column.shape) first.push(index);
-    weibull[index] = column.law.kernel === 'weibull' ? 1 : 0;
-    stragglers[index] = column.law.stragglers;
-    last = column;
-  }
-  return {
-    first: Int32Array.from([...first, columns.length]),
-    logMedian: Float64Array.from(first, (index) => (columns[index] as Column).logMedian),
-    shapes: first.map((index) => (columns[index] as Column).shape),
-    weibull,
-    stragglers,
-  };
-}
-
-/** Tipped shares of all columns at one progress. */
-function sharesAt(places: Places, origins: readonly Origin[], progress: number, into: Float64Array): Float64Array {
-  into.fill(0);
-  for (const { progress: origin, weight } of origins) {
-    if (progress > origin) addShares(places, logSince(progress, origin), weight, into);
-  }
-  return into;
-}
-
-function addShares(
-  { first, logMedian, shapes, weibull, stragglers }: Places,
-  logProgress: number,
-  weight: number,
-  into: Float64Array,
-): void {
-  for (let g = 0; g < shapes.length; g++) {
-    const shape = shapes[g] as LawShape;
-    const distance = logProgress - (logMedian[g] as number);
-    const late = lateShare(shape, distance);
-    let lognormal = -1;
-    let weibullShare = -1;
-    for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
-      let crowd: number;
-      if (weibull[index] === 1) crowd = weibullShare < 0 ? (weibullShare = crowdShare('weibull', shape, distance)) : weibullShare;
-      else crowd = lognormal < 0 ? (lognormal = crowdShare('lognormal', shape, distance)) : lognormal;
-      into[index] = (into[index] as number) + weight * (crowd + (stragglers[index] as number) * (late - crowd));
-    }
-  }
-}
-
-/** A weighted mean of all columns' curves: by place, so that each kernel is asked for once. */
-function meanCurve(
-  { first, logMedian, shapes, weibull, stragglers }: Places,
-  origins: readonly Origin[],
-  weights: ArrayLike<number>,
-): (progress: number) => number {
-  const parts = new Float64Array(3 * shapes.length);
-  for (let g = 0; g < shapes.length; g++) {
-    for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
-      const late = (weights[index] as number) * (stragglers[index] as number);
-      const crowd = 3 * g + (weibull[index] as number);
-      parts[crowd] = (parts[crowd] as number) + (weights[index] as number) - late;
-      parts[3 * g + 2] = (parts[3 * g + 2] as number) + late;
-    }
-  }
-  const at = (logProgress: number): number => {
-    let sum = 0;
-    for (let g = 0; g < shapes.length; g++) {
-      const shape = shapes[g] as LawShape;
-      const distance = logProgress - (logMedian[g] as number);
-      const [lognormal, weibullPart] = [parts[3 * g] as number, parts[3 * g + 1] as number];
-      if (lognormal > 0) sum += lognormal * crowdShare('lognormal', shape, distance);
-      if (weibullPart > 0) sum += weibullPart * crowdShare('weibull', shape, distance);
-      sum += (parts[3 * g + 2] as number) * lateShare(shape, distance);
-    }
-    return sum;
-  };
-  return (progress) => mixed(origins, progress, at);
-}
 
 /** What the posterior says of seeds last seen quiet at one progress. */
 export interface Outlook {
@@ -240,67 +140,5 @@ export function outlookFor(
       return Math.min(Math.max(sum, 0), 1);
     },
     byShare: () => (shared ??= sharesOf(posterior, before, whole)),
-  };
-}
-
-/** Mean curve of the lot's living seeds: questions about the lot rather than about its quiet seeds. */
-export interface LotCurve {
-  /** Share of the living that is not held back for good. */
-  readonly coming: number;
-  /** Progress by which a share of those has tipped, inside (0, 1). */
-  progressOf(share: number): number;
-  /** Progress by which half of those that tip between two progresses have tipped. */
-  midway(fromProgress: number, toProgress: number): number;
-}
-
-/**
- * Where a rising curve passes 0 between two points, by the false position whose idle
- * end counts half (the Illinois rule): a handful of questions where halving asks a dozen.
- *
- * @param near how close to 0 is close enough
- */
-function passes(rising: (x: number) => number, from: number, to: number, near: number): number {
-  let [low, high] = [from, to];
-  let [below, above] = [rising(low), rising(high)];
-  if (below >= 0 || above <= 0) return below >= 0 ? low : high;
-  for (let step = 0, last = 0; step < 40; step++) {
-    const x = (low * above - high * below) / (above - below);
-    const y = rising(x);
-    if (Math.abs(y) < near) return x;
-    if (y < 0) {
-      if (last < 0) above /= 2;
-      [low, below, last] = [x, y, -1];
-    } else {
-      if (last > 0) below /= 2;
-      [high, above, last] = [x, y, 1];
-    }
-  }
-  return (low + high) / 2;
-}
-
-/** A rise of the curve below this is rounding. */
-const LEAST_RISE = 1e-12;
-
-export function lotCurve(posterior: Posterior, holding: readonly Origin[] = AT_START): LotCurve {
-  const places = placesOf(posterior);
-  const origins = released(holding);
-  const coming = origins.reduce((sum, { weight }) => sum + weight, 0);
-  const curve = meanCurve(
-    places,
-    origins,
-    Float64Array.from(posterior.columns, ({ weights }) => weights.reduce((sum, weight) => sum + weight, 0)),
-  );
-  return {
-    coming,
-    progressOf: (share) =>
-      Math.exp(passes((logProgress) => curve(Math.exp(logProgress)) - share * coming, Math.log(1e-3), Math.log(1e4), 1e-5)),
-    midway(fromProgress, toProgress) {
-      const [from, to] = [curve(fromProgress), curve(toProgress)];
-      // Tips where the lot can hardly have shown any: nothing tells one moment from another.
-      if (to - from < LEAST_RISE) return (fromProgress + toProgress) / 2;
-      const half = (from + to) / 2;
-      const past = (progress: number): number => (progress === fromProgress ? from : progress === toProgress ? to : curve(progress)) - half;
-      return passes(past, fromProgress, toProgress, (to - from) / 500);
-    },
   };
 }

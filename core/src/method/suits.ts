@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { methodOf, type MethodId } from './methods.js';
+import { METHODS, methodOf, type MethodId } from './methods.js';
 
 /** Why a crop cannot be started a way. */
 export type Unsuited =
@@ -25,3 +25,6 @@ export function unsuited({ seed, water, days }: Pick<Crop, 'seed' | 'water' | 'd
     return { why: 'drowns', limitHours: water.drowningLimitHours, days: Math.round(days.tipAtOptimum) };
   return null;
 }
+
+/** Ways in which a crop can be started, in their order. */
+export const suited = (crop: Parameters<typeof unsuited>[0]): MethodId[] => METHODS.filter((id) => unsuited(crop, id) === null);

@@ -1,27 +1,18 @@
-import { dryingForecast, lossPerDay, wantsWater, type DryingForecast } from '../carrier/index.js';
+import type { DryingForecast } from '../carrier/index.js';
 import { countForecast, thinnedBy, type CountForecast } from '../chance/index.js';
 import { leadsTo, MOST_MM } from '../moving/index.js';
-import { laidMs, soakClock, soakingNow, type Soaking } from '../preparing/index.js';
+import { soakingNow, type Soaking } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { heatNow, keptQuiet, type DeadlyWarmth, type Progress, type WarmthToll } from '../warmth/index.js';
-import { feltOf } from './facts.js';
+import { heatNow, keptQuiet, type DeadlyWarmth, type WarmthToll } from '../warmth/index.js';
 import { waitingOf, type Waiting } from './hope.js';
 import { rootsNow, type RootsNow } from './roots-now.js';
 import type { ParcelState } from './state.js';
+import { dryingOf, drowns, meanCelsius, thirstOf, type Thirst } from './water-now.js';
 import { HORIZON_DAYS, liesIn, SLOT_MS, type Workings } from './workings.js';
 
 /** A count forecast at a moment. */
 export interface CountAt extends CountForecast {
   readonly atMs: number;
-}
-
-/** A towel that wants water. */
-export interface Thirst {
-  readonly damp: 'dry' | 'drying';
-  /** A finger said so and nobody has given it water since; else it is only likelier than not. */
-  readonly felt: boolean;
-  /** Since when, ms. */
-  readonly sinceMs: number;
 }
 
 /** The forecast's answers about one parcel at one moment. */
@@ -79,10 +70,6 @@ const RIBBON_STEPS = 60;
 const CURVE_DAYS = 7;
 const CURVE_STEPS = 6;
 
-/** Mean temperature over the day before a moment: a bag dries by day and by night. */
-const meanCelsius = (progress: Progress, nowMs: number): number =>
-  Array.from({ length: 24 }, (_, hour) => progress.celsiusAt(nowMs - hour * HOUR_MS)).reduce((sum, celsius) => sum + celsius, 0) / 24;
-
 const FIRST_STEP_MS = 6 * HOUR_MS;
 
 /** Halves a stretch that holds the moment at which a rising chance passes a level, to the hour. */
@@ -112,44 +99,6 @@ function firstMoment(fromMs: number, endMs: number, chance: (ms: number) => numb
     high = Math.min(low + step, endMs);
   }
   return halve(low, high, chance, level);
-}
-
-/** When seed in water drowns; null where it lies in none. */
-const drowns = ({ facts, method }: Workings, soaking: Soaking | null, nowMs: number): number | null =>
-  method.late === 'drowned' ? soakClock(facts.crop, facts.startMs, nowMs, true).drownsMs : (soaking?.drownsMs ?? null);
-
-/** Water that it wants; standing water is changed and not given. */
-function thirstOf({ facts, method, state }: Workings, { dryingAtMs, shareLeft }: DryingForecast, nowMs: number): Thirst | null {
-  const damp = wantsWater(shareLeft);
-  if (damp === null || method.water === 'standing' || state.quiet + state.showing === 0) return null;
-  const last = feltOf(facts).findLast(({ atMs }) => atMs <= nowMs);
-  const felt = last !== undefined && (last.damp === 'dry' || last.damp === 'drying') && !last.rewetted && last.atMs >= dryingAtMs;
-  return { damp, felt, sinceMs: felt ? last.atMs : dryingAtMs };
-}
-
-/** When its water wants a hand: a bag's by its closure, a pot's by its kind, standing water after a day. */
-function dryingOf({ facts, method, progress }: Workings, nowMs: number): DryingForecast {
-  const celsius = meanCelsius(progress, nowMs);
-  const forecast = dryingForecast(
-    method.lossPerDayAt25C ?? lossPerDay(facts.closure),
-    celsius,
-    // The towel is given its dose when the seed comes out of its soak.
-    laidMs(
-      facts.crop,
-      facts.startMs,
-      facts.soakUntilMs ?? null,
-      facts.looks.map(({ atMs }) => atMs),
-    ),
-    feltOf(facts),
-    nowMs,
-    facts.weighings,
-  );
-  if (method.water !== 'standing') return forecast;
-  const changedMs = facts.looks.reduce(
-    (last, { atMs, rewetted }) => (rewetted && atMs <= nowMs ? Math.max(last, atMs) : last),
-    facts.startMs,
-  );
-  return { ...forecast, dryingAtMs: changedMs + DAY_MS };
 }
 
 /** Chance by a moment that a seed still quiet has grown past a length, nobody having looked; rises with time. */

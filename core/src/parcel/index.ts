@@ -6,5 +6,6 @@ export * from './hope.js';
 export * from './past-lot.js';
 export * from './roots-now.js';
 export * from './state.js';
+export type { Thirst } from './water-now.js';
 export * from './ways.js';
 export * from './workings.js';

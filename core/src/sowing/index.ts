@@ -7,6 +7,7 @@ export * from './question.js';
 export * from './rate.js';
 export * from './supply.js';
 export * from './two-steps.js';
+export * from './water.js';
 export * from './when.js';
 export * from './where.js';
 export * from './wish.js';

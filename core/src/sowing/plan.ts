@@ -1,5 +1,5 @@
-import { doseFor, doseOf, layOut, spacingNeededMm, USUAL_SETUP } from '../carrier/index.js';
-import { lateLength, methodOf, paneOf, waterOf } from '../method/index.js';
+import { layOut, spacingNeededMm, USUAL_SETUP } from '../carrier/index.js';
+import { lateLength, methodOf, paneOf } from '../method/index.js';
 import { readyLength } from '../moving/index.js';
 import { factsOf, workingsFor, type House, type ParcelFacts } from '../parcel/index.js';
 import { soakEnd, untold } from '../preparing/index.js';
@@ -11,6 +11,7 @@ import { filledUp, mostPlants, plantOdds, type PlantOdds, type PlantRate } from 
 import type { Plan, PlanAtSpot, PlanQuestion, PlanSpot } from './question.js';
 import { perTakenOf, ratesOf } from './rate.js';
 import { twoSteps } from './two-steps.js';
+import { waterFor } from './water.js';
 import { bestSpot, comesAt } from './where.js';
 import { chanceInTime, countBack, daysForward, latenessOf, nursingFor, ripeningFor } from './when.js';
 
@@ -129,18 +130,19 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
   const taken = Math.ceil(seeds / perTaken);
   const first = Math.max(Math.ceil(wanted / keepers / (rate.germs ?? 1)), (enough ?? seeds) - 3, 1);
   const numbers = [...new Set([...Array.from({ length: 6 }, (_, step) => first + step), seeds])].sort((a, b) => a - b);
-  const sheet = { widthMm: pane.widthMm * 2, heightMm: pane.heightMm * 2, plies: pane.plies };
   const method = methodOf(question.method);
   const places = question.places ?? seeds;
-  const onTowel = doseFor(
-    sheet,
-    crop.water.dampRatio,
+  const dose = waterFor({
+    crop,
+    method: question.method,
+    places,
+    pane,
     // Soaked seed brings its water with it.
-    question.prepared.includes('soak') ? 0 : (crop.seed.gramsPerThousand / 1000) * seeds,
+    drinkingGrams: question.prepared.includes('soak') ? 0 : (crop.seed.gramsPerThousand / 1000) * seeds,
+    open: question.closure === 'lidded',
+    setup,
     millilitresPerSpray,
-    { ...setup, open: question.closure === 'lidded' },
-  );
-  const dose = method.carrier === 'towel' ? onTowel : { ...doseOf(waterOf(method, places), millilitresPerSpray), laterMl: 0 };
+  });
   const lateness = latenessOf(question.seasons.lateness.filter(({ kind }) => kind === (target?.kind ?? 'plant_out')));
   const nursing = nursingFor(crop, question.seasons.nursingDays);
   const after = { nursing, ripening: ripeningFor(crop), lateDays: lateness?.shiftDays ?? 0 };

@@ -101,11 +101,15 @@ const WET_WORDS: Readonly<Record<Setup['wet'], string>> = {
   pool: ' A pool may stand in one corner, the seed at the other end: it must not lie in it.',
 };
 
+/** An amount of water as a worktop measures it: "7 ml: 9 sprays, or about 1.5 teaspoons". */
+export const measured = ({ millilitres, sprays, teaspoons }: Dose): string =>
+  `${millilitres} ml: ${counted(sprays, 'spray')}, or about ${counted(teaspoons, 'teaspoon')}`;
+
 /** Wetting and laying, where it lies on a towel or in loose stuff. */
 function onTowel(setting: WorktopSetting): WorktopStep[] {
   const { dose, closure, setup, pane } = setting;
   const { medium, damped, wet } = setup;
-  const water = `${dose.millilitres} ml: ${counted(dose.sprays, 'spray')}, or about ${counted(dose.teaspoons, 'teaspoon')}.`;
+  const water = `${measured(dose)}.`;
   const { caution } = mediumOf(medium);
   const litres = Number(looseLitres(pane).toFixed(2));
   const bag = closure === 'lidded' ? null : BAGS_CAUTION;
@@ -114,7 +118,7 @@ function onTowel(setting: WorktopSetting): WorktopStep[] {
     return [
       ...bottle,
       {
-        text: `Stir ${water.replace(/[.]$/, '')} into ${litres} l of ${MEDIUM_WORDS[medium].wet}; squeezed, it holds together and does not drip.${WET_WORDS[wet]}`,
+        text: `Stir ${measured(dose)} into ${litres} l of ${MEDIUM_WORDS[medium].wet}; squeezed, it holds together and does not drip.${WET_WORDS[wet]}`,
         caution,
       },
       { text: `Mix the seed through it singly, no two touching, and ${CLOSES[closure]}.`, caution: bag },

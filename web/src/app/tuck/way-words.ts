@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { METHODS, placeNames, unsuited, type MethodId } from '@fresh-tuck/core/method';
+import { METHODS, placeNames, suited, type MethodId } from '@fresh-tuck/core/method';
 import { counted } from '@fresh-tuck/core/units';
 import { METHOD_WORDS } from '@fresh-tuck/core/words';
 import { type Choice, Choices } from '../kit/choices';
@@ -46,7 +46,7 @@ export class WayWords {
   protected readonly names = computed(() => placeNames(this.plan.way()));
   protected readonly choices = computed(() => {
     const crop = this.plan.crop();
-    return METHODS.filter((id) => crop === null || unsuited(crop, id) === null).map((value): Choice<MethodId> => ({
+    return (crop ? suited(crop) : METHODS).map((value): Choice<MethodId> => ({
       value,
       text: METHOD_WORDS[value],
     }));
