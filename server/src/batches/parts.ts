@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { v7 as uuid } from 'uuid';
-import { batchRequest, joinRequest, lookRequest, splitRequest } from '@fresh-tuck/contract';
+import { batchRequest, joinRequest, lookRequest, ONE_START_MS, splitRequest } from '@fresh-tuck/contract';
+import { hasPlaces, methodOf } from '@fresh-tuck/core/method';
 import { parcelState } from '@fresh-tuck/core/parcel';
 import { momentFrom } from '../clock.js';
 import { jsonOfSaved } from '../http/json.js';
@@ -11,9 +12,6 @@ import { looksOf, movesOf } from '../journal/read.js';
 import type { Services } from '../services.js';
 import { checkWay } from './checks.js';
 import { mending } from './mending.js';
-
-/** Starts this far apart are one start, ms. */
-const ONE_START_MS = 36 * 3_600_000;
 
 const stateOf = ({ seeds, startMs, entries }: Subject) => parcelState(seeds, startMs, looksOf(entries), movesOf(entries));
 
@@ -54,16 +52,13 @@ export function partRoutes(services: Services): Router {
         if (body.method === 'towel' && body.towel === null)
           throw Problem.field('towel', 'towel must give its size where seed goes on a towel');
         const crop = crops.crop(packets.get(row.packet_id).crop_id);
-        const named =
-          row.method === 'bed' || body.method === 'water' || body.method === 'bed' || body.method === 'surface'
-            ? {}
-            : { places: body.places };
+        const aim = batches.aimOf(row);
         const part = batchRequest.parse({
           id: body.newId,
           packetId: row.packet_id,
           seeds: body.seeds,
           wanted: null,
-          aim: batches.aimOf(row),
+          aim,
           startAt: null,
           chillDays: null,
           chilledDays: row.chilled_days,
@@ -74,10 +69,9 @@ export function partRoutes(services: Services): Router {
           doseMl: body.doseMl,
           holder: body.holder,
           method: body.method,
-          ...(body.method === 'towel' ? { towel: body.towel } : named),
+          ...(body.method === 'towel' ? { towel: body.towel } : hasPlaces(methodOf(body.method).carrier) ? { places: body.places } : {}),
         });
-        const freeSlots = racks.list().reduce((sum, { slots, taken }) => sum + slots - taken, 0);
-        checkWay(part, crop, { lengths: units, cold: true, freeSlots: racks.list().length === 0 ? null : freeSlots });
+        checkWay(part, crop, { lengths: units, cold: true, freeSlots: racks.free(aim.rackId ?? null) });
         const number = household.takeNumber();
         const first = batches.placesOf(row.carrier_id)[0];
         batches.add(part, {

@@ -49,12 +49,6 @@ export function batchRoutes(services: Services): Router {
     if (packets.get(row.packet_id).crop_id !== cropId) throw Problem.field('after', 'after must be a batch of the same crop');
     return id;
   };
-  /** Slots that stand empty, in one rack or in all; null where the household has none. */
-  const freeSlots = (rackId: string | null): number | null => {
-    const all = racks.list().filter(({ id }) => rackId === null || id === rackId);
-    if (rackId !== null && all.length === 0) throw Problem.field('aim.rackId', 'aim.rackId must be a rack of the household');
-    return all.length === 0 ? null : all.reduce((sum, { slots, taken }) => sum + slots - taken, 0);
-  };
   return Router()
     .get('/batches', async (_request, response) => {
       json(response, await ask('batches', clock.now()));
@@ -78,7 +72,7 @@ export function batchRoutes(services: Services): Router {
         checkWay(body, crop, {
           lengths: household.get().units,
           cold: spots.anyCold(startMs),
-          freeSlots: freeSlots(body.aim.rackId ?? null),
+          freeSlots: racks.free(body.aim.rackId ?? null),
         });
         if (body.also) checkAlong(body, packet, packets.get(body.also.packetId, 'also.packetId'));
         if (body.also) packets.checkStock(body.also.packetId, along, 'also.seeds');

@@ -4,10 +4,10 @@ import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { value, write } from '../db/statements.js';
 import { shelving } from '../shelf/shelved.js';
-import { closed, counting, said, untucked } from '../db/standing.js';
 import { counted } from '@fresh-tuck/core/units';
 import { Problem } from '../http/problem.js';
-import { COLUMNS, storageOf, type BatchLine, type CountRow, type PacketRow, type PacketValues, type UsedRow } from './rows.js';
+import { COLUMNS, storageOf, type PacketRow, type PacketValues } from './rows.js';
+import { stockStore } from './stock.js';
 
 type PacketRequest = z.output<typeof packetRequest>;
 type PacketChange = z.output<typeof packetChange>;
@@ -16,6 +16,7 @@ type PacketChange = z.output<typeof packetChange>;
 export type StoredPacket = Omit<WholePacket, 'prior' | 'handled' | 'fates' | 'sound' | 'stock' | 'pace'>;
 
 export function packetStore(db: Database, crops: CropStore) {
+  const stock = stockStore(db);
   const all = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
   const titles = db.prepare<unknown[], { id: string; cropId: string; variety: string; year: number | null }>(
     'SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY rowid',
@@ -38,40 +39,13 @@ export function packetStore(db: Database, crops: CropStore) {
     'SELECT facts FROM packet_before WHERE packet_id = ? AND until_ms > ? ORDER BY until_ms, rowid LIMIT 1',
   );
   const keepBefore = write<[string, number, string]>(db, 'INSERT INTO packet_before (packet_id, until_ms, facts) VALUES (?, ?, ?)');
-  const counts = db.prepare<unknown[], CountRow>(
-    `SELECT * FROM packet_count c WHERE packet_id = ? AND ${said('packet_count', 'packet_id', 'c', 'at_ms')} ORDER BY at_ms DESC, rowid DESC`,
-  );
-  const insertCount = db.prepare(
-    'INSERT INTO packet_count (id, packet_id, seeds, grams, after_number, at_ms, recorded_ms) VALUES (?, ?, ?, ?, ?, ?, ?)',
-  );
-  // What was begun before a count was taken was out of the packet by then.
-  const lastBefore = db.prepare<unknown[], { number: number }>(
-    'SELECT number FROM batch WHERE packet_id = ? AND start_ms <= ? ORDER BY number DESC LIMIT 1',
-  );
   const everyOf = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE crop_id = ? ORDER BY rowid DESC');
   const putAway = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE put_away_ms IS NOT NULL ORDER BY put_away_ms DESC');
   const children = db.prepare<unknown[], { id: string; variety: string; year: number | null; generation: number | null }>(
     'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
   );
-  // A corrected count replaces the batch's own.
-  const lines = (where: string): string => `
-    SELECT b.id, b.packet_id, b.number, b.purpose, b.start_ms, b.seeds AS laid, b.taken, b.from_kind = 'split' AS split,
-      coalesce((SELECT sum(r.joined) FROM entry e JOIN recount r ON r.entry_id = e.id
-        WHERE e.batch_id = b.id AND e.kind = 'recount' AND ${counting('e')}), 0) AS joined,
-      coalesce((SELECT sum(a.seeds) FROM batch_packet a WHERE a.batch_id = b.id), 0) AS other,
-      coalesce((SELECT r.seeds FROM entry e JOIN recount r ON r.entry_id = e.id
-        WHERE e.batch_id = b.id AND e.kind = 'recount' AND ${counting('e')} ORDER BY e.rowid DESC LIMIT 1), b.seeds) AS seeds,
-      ${closed('b.id')} AS closed
-    FROM batch b WHERE ${where} AND NOT ${untucked('b.id')} ORDER BY b.number`;
-  // Seed that went into batches of another packet of the variety.
-  const alongOf = db.prepare<unknown[], { seeds: number }>(
-    `SELECT a.seeds FROM batch_packet a JOIN batch b ON b.id = a.batch_id WHERE a.packet_id = ? AND b.number > ? AND NOT ${untucked('b.id')}`,
-  );
-  const used = db.prepare<unknown[], UsedRow>(lines('b.packet_id = ?'));
-  const allUsed = db.prepare<unknown[], UsedRow>(lines('true'));
-  const allCounts = db.prepare<unknown[], CountRow>(
-    `SELECT * FROM packet_count c WHERE ${said('packet_count', 'packet_id', 'c', 'at_ms')} ORDER BY at_ms DESC, rowid DESC`,
-  );
+
+  const { batchesOf, countsOf, leftOf, seedsLeft } = stock;
 
   function get(id: string, field?: string): PacketRow {
     const row = one.get(id);
@@ -79,38 +53,18 @@ export function packetStore(db: Database, crops: CropStore) {
     if (!row) throw Problem.unknown('packet');
     return row;
   }
-  /** What a batch took out of its packet: nothing where it was split off another; husks that split gave several seeds each. */
-  const takenBy = ({ split, seeds, joined, other, taken, laid }: UsedRow): number => {
-    if (split === 1) return 0;
-    const own = Math.max(seeds - joined - other, 0);
-    return taken === null ? own : Math.ceil((own * taken) / laid);
-  };
-  const lineOf = (line: UsedRow): BatchLine => ({
-    ...line,
-    taken: takenBy(line),
-  });
-  const batchesOf = (id: string): BatchLine[] => used.all(id).map(lineOf);
-  const countsOf = (id: string) => counts.all(id);
-
-  /** The last count less what was begun since. */
-  function leftOf(last: CountRow | undefined, begun: readonly BatchLine[]): number | null {
-    if (!last) return null;
-    const since = begun.filter(({ number }) => number > last.after_number);
-    const along = alongOf.all(last.packet_id, last.after_number).reduce((sum, { seeds }) => sum + seeds, 0);
-    return Math.max(last.seeds - since.reduce((sum, { taken }) => sum + taken, 0) - along, 0);
-  }
   /** Packets of the crop beside one that have seed left, or that nobody counted; the newest harvest first. */
   function othersOf(id: string, most: number): { readonly row: PacketRow; readonly left: number | null }[] {
     const found: { row: PacketRow; left: number | null }[] = [];
     for (const row of beside.all(get(id).crop_id, id) as PacketRow[]) {
-      const left = seedsLeft(row);
+      const left = seedsLeft(row.id);
       if (left === 0) continue;
       found.push({ row, left });
       if (found.length === most) break;
     }
     return found;
   }
-  const nameOf = (row: PacketRow, left = seedsLeft(row)): PacketName => ({
+  const nameOf = (row: PacketRow, left = seedsLeft(row.id)): PacketName => ({
     id: row.id,
     cropId: row.crop_id,
     cropName: crops.crop(row.crop_id).name,
@@ -118,7 +72,6 @@ export function packetStore(db: Database, crops: CropStore) {
     year: row.year,
     seedsLeft: left,
   });
-  const seedsLeft = ({ id }: PacketRow): number | null => leftOf(countsOf(id)[0], batchesOf(id));
 
   /** Seeds that a weight means, by the packet's own count to a gram or the crop's. */
   const seedsIn = (grams: number, cropId: string, perGram: number | null): number =>
@@ -216,14 +169,7 @@ export function packetStore(db: Database, crops: CropStore) {
     othersOf,
     /** Every packet; what they share is read at one go. */
     list(): StoredPacket[] {
-      const begun = new Map<string, BatchLine[]>();
-      for (const line of allUsed.all()) {
-        const own = begun.get(line.packet_id);
-        if (own) own.push(lineOf(line));
-        else begun.set(line.packet_id, [lineOf(line)]);
-      }
-      const last = new Map<string, CountRow>();
-      for (const count of allCounts.all()) if (!last.has(count.packet_id)) last.set(count.packet_id, count);
+      const [begun, last] = [stock.everyBatch(), stock.lastCounts()];
       return all.all().map((row) => packetOf(row, begun.get(row.id) ?? [], last.get(row.id)));
     },
     /** Every packet by name alone, for finding. */
@@ -237,7 +183,7 @@ export function packetStore(db: Database, crops: CropStore) {
         if (full.length >= most) break;
         const cropName = crops.crop(row.crop_id).name;
         if (wanted !== '' && !`${cropName} ${row.variety} ${row.source ?? ''} ${row.year ?? ''}`.toLowerCase().includes(wanted)) continue;
-        const left = seedsLeft(row);
+        const left = seedsLeft(row.id);
         if (left === 0 && empty.length >= most) continue;
         (left === 0 ? empty : full).push(nameOf(row, left));
       }
@@ -275,7 +221,7 @@ export function packetStore(db: Database, crops: CropStore) {
       insert.run(request.id, nowMs, ...(ready ?? valuesOf(request)));
       const { grams, seedCount, cropId, seedsPerGram } = request;
       const seeds = seedCount ?? (grams === null ? null : seedsIn(grams, cropId, seedsPerGram));
-      if (seeds !== null) insertCount.run(request.id, request.id, seeds, grams, 0, nowMs, nowMs);
+      if (seeds !== null) stock.addCount({ id: request.id, packetId: request.id, seeds, grams, afterNumber: 0, atMs: nowMs, nowMs });
     },
     /** A packet as it was recorded up to a moment; as it is now, where it was not changed since. */
     asOf(id: string, atMs: number): PacketRow {
@@ -299,8 +245,8 @@ export function packetStore(db: Database, crops: CropStore) {
       { atMs, nowMs }: { readonly atMs: number; readonly nowMs: number },
     ): void {
       const row = get(id);
-      const before = lastBefore.get(id, atMs)?.number ?? 0;
-      insertCount.run(countId, id, seeds ?? seedsIn(grams ?? 0, row.crop_id, row.seeds_per_gram), grams, before, atMs, nowMs);
+      const told = seeds ?? seedsIn(grams ?? 0, row.crop_id, row.seeds_per_gram);
+      stock.addCount({ id: countId, packetId: id, seeds: told, grams, afterNumber: stock.begunBy(id, atMs), atMs, nowMs });
     },
     /** When a count was taken, ms. @throws Problem where there is none that stands */
     countMs(id: string, countId: string): number {
@@ -319,10 +265,10 @@ export function packetStore(db: Database, crops: CropStore) {
       });
     },
     away: (): PacketRow[] => putAway.all(),
-    seedsLeft: (id: string): number | null => seedsLeft(get(id)),
+    seedsLeft: (id: string): number | null => seedsLeft(get(id).id),
     /** @throws Problem where the packet holds fewer; @param field named in the error */
     checkStock(id: string, seeds: number, field: string): void {
-      const left = seedsLeft(get(id));
+      const left = seedsLeft(get(id).id);
       if (left !== null && seeds > left) throw Problem.field(field, `${field} must be at most ${left}: that is what the packet has left`);
     },
   };

@@ -1,5 +1,6 @@
 import type { Rack, RackChange, RackRequest } from '@fresh-tuck/contract';
 import type { Database } from '../db/database.js';
+import { Problem } from '../http/problem.js';
 import { shelving } from '../shelf/shelved.js';
 import type { NurseryStore } from '../nursery/store.js';
 
@@ -13,15 +14,26 @@ export function rackStore(db: Database, nursery: NurseryStore) {
   const insert = db.prepare('INSERT INTO rack (id, name, slots, created_ms) VALUES (@id, @name, @slots, @nowMs)');
   const update = db.prepare('UPDATE rack SET name = @name, slots = @slots, version = version + 1 WHERE id = @id');
   const shelf = shelving(db, 'rack', 'rack', { hangs: [] });
+  function list(): Rack[] {
+    let standing = nursery.inSlots();
+    return (all.all() as Omit<Rack, 'taken'>[]).map((rack) => {
+      const taken = Math.min(standing, rack.slots);
+      standing -= taken;
+      return { ...rack, taken };
+    });
+  }
   return {
     ...shelf,
-    list(): Rack[] {
-      let standing = nursery.inSlots();
-      return (all.all() as Omit<Rack, 'taken'>[]).map((rack) => {
-        const taken = Math.min(standing, rack.slots);
-        standing -= taken;
-        return { ...rack, taken };
-      });
+    list,
+    /**
+     * Slots that stand empty, in one rack or in all; null where the household has none.
+     *
+     * @throws Problem at `aim.rackId` where no such rack stands
+     */
+    free(rackId: string | null): number | null {
+      const racks = list().filter(({ id }) => rackId === null || id === rackId);
+      if (rackId !== null && racks.length === 0) throw Problem.field('aim.rackId', 'aim.rackId must be a rack of the household');
+      return racks.length === 0 ? null : racks.reduce((sum, { slots, taken }) => sum + slots - taken, 0);
     },
     /** Put away: offered no more. */
     away: (): Rack[] => (away.all() as Omit<Rack, 'taken'>[]).map((rack) => ({ ...rack, taken: 0 })),
