@@ -369,13 +369,19 @@ describe('parts of a lot', () => {
     const screen = await show(Parts, { ...answers, 'POST batches/b1/splits': aBatch(parcel('tomato', 4, 25), { number: 12 }) }, { batch });
     const said: string[] = [];
     screen.fixture.componentInstance.said.subscribe((one: string) => said.push(one));
+    // What they are to be given is said before it is done, and it is what is written down.
+    expect(screen.text).toContain('Wet the new towel with 7 ml: 9 sprays, or about 1.5 teaspoons.');
+    await screen.press(/^Which way they go on: /);
+    await screen.clickAbove(/^in water/);
+    expect(screen.text).toContain('Pour in 15 ml, hand-warm.');
     await screen.press(/^Which way they go on: /);
     await screen.clickAbove(/^in a pot/);
+    expect(screen.text).toContain('Damp it first, with about 80 ml.');
     await screen.press(/^Where they stand: /);
     await screen.clickAbove(/^Fridge top/);
     await screen.click('Lay them apart');
     const body = screen.sent('POST', 'batches/b1/splits')?.body;
-    expect(body).toEqual(jasmine.objectContaining({ seeds: 1, method: 'pot', towel: null }));
+    expect(body).toEqual(jasmine.objectContaining({ seeds: 1, method: 'pot', towel: null, doseMl: 80 }));
     expect(body?.['holder']).toEqual(jasmine.objectContaining({ kind: 'tray', spotId: 's2' }));
     expect(said).toEqual(['Laid apart as 12: write its label.']);
   });

@@ -4,11 +4,12 @@ import { Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { map, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { BatchWithJournal, SplitRequest } from '@fresh-tuck/contract';
-import { doseFor } from '@fresh-tuck/core/carrier';
-import { METHODS, methodOf, unsuited, waterOf, type MethodId } from '@fresh-tuck/core/method';
+import { ONE_START_MS, type BatchWithJournal, type SplitRequest } from '@fresh-tuck/contract';
+import { methodOf, suited, type MethodId } from '@fresh-tuck/core/method';
+import { waterFor } from '@fresh-tuck/core/sowing';
 import { counted } from '@fresh-tuck/core/units';
-import { METHOD_WORDS } from '@fresh-tuck/core/words';
+import { measured, METHOD_WORDS } from '@fresh-tuck/core/words';
+import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
 import { Changes } from '../data/transport/changes.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -21,8 +22,6 @@ import { BatchApi } from './batch.api';
 
 /** The sheet that seed laid apart goes on, mm. */
 const SHEET = { widthMm: 140, heightMm: 110, plies: 2 } as const;
-/** Batches begun this far apart are laid together, ms. */
-const ONE_START_MS = 36 * 3_600_000;
 
 /** Part of a lot laid another way or put elsewhere; and what was laid apart laid together again. */
 @Component({
@@ -52,7 +51,9 @@ const ONE_START_MS = 36 * 3_600_000;
           <ft-choices label="Where they stand" [choices]="spots()" [value]="standsAt()" (chosen)="spot.set($event)" /> </ft-word
         >.
       </p>
-      <p class="soft">They keep the warmth and the days that they have had. Their own number goes on a label of their own.</p>
+      <p class="soft">
+        {{ waterText() }} They keep the warmth and the days that they have had. Their own number goes on a label of their own.
+      </p>
       <button matButton="outlined" type="button" class="plain" [disabled]="seeds.invalid" (click)="split()">Lay them apart</button>
     } @else {
       <p class="soft">No quiet seed is left to lay apart.</p>
@@ -98,11 +99,26 @@ export class Parts {
   protected readonly standsAt = computed(() => this.spot() ?? this.batch().holder.spotId);
   protected readonly wayText = computed(() => METHOD_WORDS[this.goesOn()]);
   protected readonly ways = computed(() =>
-    METHODS.filter((id) => unsuited(this.batch().facts.crop, id) === null).map((value): Choice<MethodId> => ({
+    suited(this.batch().facts.crop).map((value): Choice<MethodId> => ({
       value,
       text: METHOD_WORDS[value],
     })),
   );
+  private readonly about = inject(AboutService);
+  /** What the new place is given; the seed itself has drunk. */
+  protected readonly water = computed(() => {
+    const { crop, setup } = this.batch().facts;
+    const { millilitresPerSpray } = this.about.household();
+    const [method, places] = [this.goesOn(), Number(this.typed()) || 1];
+    const open = !methodOf(method).bagged;
+    return waterFor({ crop, method, places, pane: SHEET, drinkingGrams: 0, open, setup, millilitresPerSpray });
+  });
+  protected readonly waterText = computed(() => {
+    const { carrier } = methodOf(this.goesOn());
+    const water = this.water();
+    if (carrier === 'towel') return `Wet the new towel with ${measured(water)}.`;
+    return carrier === 'glass' ? `Pour in ${water.millilitres} ml, hand-warm.` : `Damp it first, with about ${water.millilitres} ml.`;
+  });
   private readonly places = toSignal(
     this.changes.keep(() => this.householdApi.spots()),
     { initialValue: [] },
@@ -148,7 +164,6 @@ export class Parts {
     const seeds = Number(this.seeds.value);
     const method = this.goesOn();
     const way = methodOf(method);
-    const sheet = { ...SHEET, widthMm: SHEET.widthMm * 2, heightMm: SHEET.heightMm * 2 };
     const body: SplitRequest = {
       id: uuid(),
       newId: uuid(),
@@ -157,7 +172,7 @@ export class Parts {
       method,
       places: null,
       towel: method === 'towel' ? { ...SHEET, medium: facts.setup?.medium ?? 'paper' } : null,
-      doseMl: method === 'towel' ? doseFor(sheet, facts.crop.water.dampRatio, 0, 1, facts.setup).millilitres : waterOf(way, seeds),
+      doseMl: this.water().millilitres,
       holder: {
         newId: uuid(),
         kind: way.bagged ? 'bag' : method === 'water' ? 'tub' : 'tray',
