@@ -12,7 +12,6 @@ const speck = (index: number, width: number, height: number): { x: number; y: nu
 /** What seed lies in or on, to scale in millimetres: drawn by its shape, so that no word is needed. */
 @Component({
   // An element of the drawing that it stands in.
-
   selector: 'g[ftGround]',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `

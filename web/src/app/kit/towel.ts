@@ -20,6 +20,7 @@ const HOLD_MS = 500;
 /** A finger that moves less has not dragged, px. */
 const DRAG_PX = 9;
 const MOST_ROOT_MM = 200;
+const SCALE_MM = 8;
 
 /** Quilted paper to scale, seeds where they were laid. Touch one to advance it, hold it for more. */
 @Component({
@@ -91,7 +92,7 @@ const MOST_ROOT_MM = 200;
           }
         </g>
       }
-      <g [attr.transform]="'translate(' + (widthMm() - 32) + ' ' + (drawnHeight() - 4.5) + ')'">
+      <g [attr.transform]="'translate(' + (widthMm() - 32) + ' ' + (drawnHeight() + scaleMm() - 4.5) + ')'">
         <path class="scale" d="M-16 0H9M-16 -1.4V1.4M9 -1.4V1.4" />
         <text class="scale-text" x="11.5" y="1.5">{{ lengthText()(25) }}</text>
       </g>
@@ -146,6 +147,8 @@ export class Towel {
     this.shares().length > 1 ? this.several().map((_, index) => ({ number: index + 1, y: index * this.heightMm() })) : [],
   );
   protected readonly carrier = computed(() => methodOf(this.method()).carrier);
+  /** Room for the scale below what is full of places, mm. */
+  protected readonly scaleMm = computed(() => (hasPlaces(this.carrier()) ? SCALE_MM : 0));
   private readonly layout = computed(() => {
     if (hasPlaces(this.carrier())) {
       const count = Math.max(this.seeds().length, 1);
@@ -177,7 +180,7 @@ export class Towel {
   protected readonly zoom = towelZoom({
     live: this.live,
     widthMm: this.widthMm,
-    heightMm: this.drawnHeight,
+    heightMm: computed(() => this.drawnHeight() + this.scaleMm()),
     nearestMm: computed(() => this.layout().nearestMm),
   });
 

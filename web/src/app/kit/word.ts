@@ -15,19 +15,22 @@ const BELOW: ConnectedPosition[] = [
   imports: [MatButton, A11yModule, OverlayModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button
-      matButton="text"
-      type="button"
-      cdkOverlayOrigin
-      #origin="cdkOverlayOrigin"
-      [class.fixed]="fixed()"
-      [class.missing]="missing()"
-      [attr.aria-expanded]="open()"
-      [attr.aria-label]="label() + ': ' + text()"
-      aria-haspopup="dialog"
-      (click)="open.set(!open())"
-    >
-      {{ text() }}</button><ng-template
+    <span class="kept"
+      ><button
+        matButton="text"
+        type="button"
+        cdkOverlayOrigin
+        #origin="cdkOverlayOrigin"
+        [class.fixed]="fixed()"
+        [class.missing]="missing()"
+        [attr.aria-expanded]="open()"
+        [attr.aria-label]="label() + ': ' + text()"
+        aria-haspopup="dialog"
+        (click)="open.set(!open())"
+      >
+        {{ text() }}</button
+      >{{ after() }}</span
+    ><ng-template
       cdkConnectedOverlay
       [cdkConnectedOverlayOrigin]="origin"
       [cdkConnectedOverlayOpen]="open()"
@@ -46,8 +49,13 @@ const BELOW: ConnectedPosition[] = [
     </ng-template>
   `,
   styles: `
+    /* What ends a phrase never begins a line. */
+    .kept {
+      white-space: nowrap;
+    }
     button:not(.done) {
       display: inline;
+      white-space: normal;
       padding: 0 5px 1px;
       border: 0;
       border-bottom: 2.5px dashed var(--growth);
@@ -100,6 +108,8 @@ const BELOW: ConnectedPosition[] = [
 export class Word {
   readonly label = input.required<string>();
   readonly text = input.required<string>();
+  /** A comma or a full stop behind it. */
+  readonly after = input('');
   readonly fixed = input(false);
   readonly missing = input(false);
   readonly open = signal(false);

@@ -9,3 +9,7 @@ export const KEYS = (before: ParcelState): Readonly<Record<string, (draft: Draft
   '-': (draft) => ({ ...draft, counted: Math.max(draft.counted - 1, 0) }),
   d: (draft) => ({ ...draft, damp: DAMPS[(draft.damp === null ? -1 : DAMPS.indexOf(draft.damp)) + 1] ?? null, rewetted: false }),
 });
+
+/** Whether a key was meant for the screen: no chord, and not typed into a field. */
+export const isShortcut = ({ ctrlKey, metaKey, altKey, target }: KeyboardEvent): boolean =>
+  !ctrlKey && !metaKey && !altKey && !(target instanceof HTMLElement && ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));

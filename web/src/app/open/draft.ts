@@ -165,14 +165,3 @@ function estimated(batch: Batch, seed: number): number | null {
   const root = batch.answers.roots.find(({ seeds, measured }) => measured && seeds.includes(seed));
   return root ? Math.round(root.usualMm) : null;
 }
-
-/** What the save button says: what of the parcel is stored, before it is. */
-export function saveText(draft: Draft, another: boolean): string {
-  const on = another ? ', next parcel' : '';
-  if (!saysSomething(draft)) return `Nothing new${on}`;
-  if (!seedsSeen(draft)) {
-    const said = [...(draft.damp === null ? [] : ['the damp']), ...(draft.troubles.size === 0 ? [] : ['what is wrong'])];
-    return `Save ${said.join(' and ')} only${on}`;
-  }
-  return another ? `Save${on}` : 'Save this look';
-}

@@ -17,14 +17,13 @@ import type { ApiProblem } from '../data/transport/transport.service';
 import { Acts } from '../data/household/acts.service';
 import { RoundService } from '../data/household/round.service';
 import { PeopleService } from '../data/household/people.service';
-import { UndoOffer } from '../data/household/undo-offer.service';
 import { Advice } from '../kit/advice';
 import { Curve } from '../kit/curve';
 import { Handling } from '../kit/handling';
 import { Towel } from '../kit/towel';
 import { When } from '../kit/when';
 import { Why } from '../kit/why';
-import { advance, draftFrom, emptyDraft, lookRequest, mark, saveText, saysSomething, seedsSeen, towelSeeds, type Draft } from './draft';
+import { advance, draftFrom, emptyDraft, lookRequest, mark, saysSomething, towelSeeds, type Draft } from './draft';
 import { answering } from './answering';
 import { DraftHistory } from './draft-history';
 import { Legend } from './legend';
@@ -32,8 +31,9 @@ import { momentOf } from './moment';
 import { LookAsks } from './asks';
 import { Move } from './move';
 import { Peek } from './peek';
+import { onlyPartOf, saveAndMoveText, saveText } from './save-text';
 import { LookSender } from './look-sender.service';
-import { KEYS } from './draft-keys';
+import { isShortcut, KEYS } from './draft-keys';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
 
 /** Shorter than this a drawn root is a tip, mm. */
@@ -54,7 +54,6 @@ export class OpenScreen {
   private readonly dialogs = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly sheets = inject(MatBottomSheet);
-  private readonly undoOffer = inject(UndoOffer);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   /** How what lies there is spoken of. */
@@ -120,15 +119,11 @@ export class OpenScreen {
   protected readonly verdict = computed(() => this.answer()?.judgement.headline ?? null);
   protected readonly button = computed(() => {
     if (this.correcting()) return 'Save the correction';
-    // Damp alone is saved as damp alone, and says so.
-    if (!this.moveDue() || this.onlyPart()) return saveText(this.draft(), this.nextId() !== null);
-    const up = this.way().event === 'emergence';
-    const then = up ? 'see to those that are up' : 'move what is ready';
-    const quiet = up ? then : 'move them';
-    return saysSomething(this.draft()) ? `Save, and ${then}` : `Nothing else new: ${quiet}`;
+    return !this.moveDue() || this.onlyPart()
+      ? saveText(this.draft(), this.nextId() !== null)
+      : saveAndMoveText(this.draft(), this.way().event === 'emergence');
   });
-  /** Something is said, but nothing of the seeds: that is stored as it is, and said before. */
-  protected readonly onlyPart = computed(() => saysSomething(this.draft()) && !seedsSeen(this.draft()));
+  protected readonly onlyPart = computed(() => onlyPartOf(this.draft()));
 
   constructor() {
     // A new parcel begins with a clean towel; only how one looks is asked once a round.
@@ -206,29 +201,27 @@ export class OpenScreen {
   }
 
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
     if (this.dialogs.openDialogs.length > 0 || this.moving()) return;
     if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
       this.save();
       return;
     }
-    if (event.ctrlKey || event.metaKey || event.altKey || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) return;
-    if (this.editByKey(event.key)) event.preventDefault();
+    const before = this.before();
+    const change = before && KEYS(before)[event.key.toLowerCase()];
+    const act = change ? () => this.change(change) : this.shortcuts[event.key.toLowerCase()];
+    if (!act || !isShortcut(event)) return;
+    event.preventDefault();
+    act();
   }
 
-  private editByKey(key: string): boolean {
-    const before = this.before();
-    const act = before && KEYS(before)[key.toLowerCase()];
-    if (act) this.change(act);
-    else if (key === 'o' || key === 'O') this.look('opened');
-    else if (key === 't' || key === 'T') this.look('through');
-    else if (key === 'u' || key === 'U') this.takeBack();
-    else if (key === 's' || key === 'S') this.skip();
-    else if (key === '?') this.help();
-    else return false;
-    return true;
-  }
+  private readonly shortcuts: Readonly<Record<string, () => void>> = {
+    o: () => this.look('opened'),
+    t: () => this.look('through'),
+    u: () => this.takeBack(),
+    s: () => this.skip(),
+    '?': () => this.help(),
+  };
 
   /** What was pressed beside an advice is done when the look that it rests on is stored. */
   protected act(act: Act): void {
@@ -277,25 +270,17 @@ export class OpenScreen {
     const batch = this.batch();
     if (!batch) return;
     this.saving.set(true);
-    const what = `the look at ${batch.number}`;
-    from(this.sender.send(batch.id, body, body.via === 'skipped' ? null : this.picture(), what))
+    from(this.sender.send(batch, body, body.via === 'skipped' ? null : this.picture()))
       .pipe(
         finalize(() => this.saving.set(false)),
         takeUntilDestroyed(this.destroyRef),
       )
       .subscribe({
-        next: (sent) => {
-          if (sent.kind === 'waiting') {
-            this.undoOffer.waiting(body.id, `No answer: ${what} is kept in this browser and sent when it can be.`);
+        next: (after) => {
+          if (after === null) {
             this.onward();
             return;
           }
-          this.undoOffer.show(
-            batch.id,
-            body.id,
-            body.via === 'skipped' ? `${batch.number} skipped, not opened.` : `Look at ${batch.number} saved.`,
-          );
-          const after = sent.reply;
           if (then) {
             this.acts
               .run(then, after)
