@@ -8,7 +8,7 @@ const ROOMS = [
   ['units', 'chance'],
   ['crops'],
   ['warmth'],
-  ['method', 'carrier', 'preparing', 'moving', 'nursing', 'seedtest'],
+  ['method', 'carrier', 'preparing', 'moving', 'nursing', 'seedtest', 'paper'],
   ['forecast'],
   ['parcel'],
   ['looking', 'sowing', 'seedbox', 'season'],

@@ -86,7 +86,12 @@ export async function bundle(entryPoints, outdir) {
   const esbuild = await import('esbuild');
   await esbuild.build({
     // What answers beside the request loop and copies is a file of its own, next to whatever asks it.
-    entryPoints: { ...entryPoints, reader: source('server', 'asking/worker'), copying: source('server', 'backup/worker') },
+    entryPoints: {
+      ...entryPoints,
+      reader: source('server', 'asking/worker'),
+      copying: source('server', 'backup/worker'),
+      printing: source('server', 'print/worker'),
+    },
     outdir,
     outExtension: { '.js': '.mjs' },
     bundle: true,
@@ -128,23 +133,34 @@ export async function build() {
 export const serverFile = join(outFolder, 'server.mjs');
 export const demoFile = join(outFolder, 'demo.mjs');
 
+/** Installs packages of the distribution, where that may be done. @returns whether it was tried */
+function distribution(what, ...packages) {
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) return false;
+  console.log(`Installing ${what} from the distribution’s packages …`);
+  const apt = (...args) =>
+    spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', ...args], {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', ...packages);
+  return true;
+}
+
 /** Path of a Chromium that tests can drive, installed from Debian's packages where that may be done. */
 export function chromium() {
   const found = [process.env.CHROME_BIN, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find(
     (path) => path && existsSync(path),
   );
   if (found) return found;
-  if (process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')) {
-    console.log('Installing Chromium from the distribution’s packages …');
-    const apt = (...args) =>
-      spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', ...args], {
-        stdio: 'inherit',
-        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-      });
-    apt('update', '-qq');
-    apt('install', '-y', '-qq', 'chromium');
-    if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
-  }
+  if (distribution('Chromium', 'chromium') && existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
   stop('The tests need Chromium. Install it (on Debian: apt-get install chromium) or name it in CHROME_BIN.');
   return '';
+}
+
+/** The tools that look at PDFs from outside, installed where that may be done. */
+export function poppler() {
+  const there = () => ['pdftotext', 'pdftoppm', 'pdffonts', 'pdfinfo'].every((name) => spawnSync(name, ['-v']).error === undefined);
+  if (there() || (distribution('Poppler', 'poppler-utils') && there())) return;
+  stop('The tests look at PDFs with Poppler. Install it (on Debian: apt-get install poppler-utils).');
 }

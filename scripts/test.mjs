@@ -1,11 +1,12 @@
 /** Runs everything and closes with one line: N passed, N failed. */
 import { join } from 'node:path';
 import { stripVTControlCharacters } from 'node:util';
-import { bin, build, checkNode, chromium, install, root, run } from './lib.mjs';
+import { bin, build, checkNode, chromium, install, poppler, root, run } from './lib.mjs';
 
 checkNode();
 await install();
 const CHROME_BIN = chromium();
+poppler();
 const total = { passed: 0, failed: 0 };
 
 /** Adds up what a stage counted; a stage that failed without counting counts as one failure. */

@@ -78,6 +78,11 @@ const begun = {
     })
     .nullable()
     .default(null),
+  /** The line of a sitting that it is begun from: its label is printed already. Minutes at the worktop, pauses left out. */
+  sitting: z
+    .strictObject({ lineId: id, seconds: number(0, 86_400, 'sitting.seconds', 'seconds').nullable() })
+    .nullable()
+    .default(null),
   doseMl: number(0.5, 500, 'doseMl', 'ml'),
   holder,
 };

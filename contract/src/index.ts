@@ -8,6 +8,8 @@ export * from './requests.js';
 export * from './mend-requests.js';
 export * from './responses.js';
 export * from './batch-responses.js';
+export * from './sitting-requests.js';
+export * from './sitting-responses.js';
 export * from './packet-requests.js';
 export * from './packet-responses.js';
 export * from './queries.js';

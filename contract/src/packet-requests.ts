@@ -44,6 +44,8 @@ const described = {
   seedsPerGram: number(0.05, 100_000, 'seedsPerGram', 'seeds').nullable().default(null),
   /** What else its label or a list says. */
   note: text(500, 'note').nullable().default(null),
+  /** What it cost, in the household's money. */
+  price: number(0, 10_000, 'price', 'of the household’s money').nullable().default(null),
 } as const;
 
 const seedCount = whole(0, 100_000, 'seedCount').nullable();

@@ -29,6 +29,10 @@ export const packet = z.object({
   dressed: z.boolean(),
   trait: z.string().nullable(),
   note: z.string().nullable(),
+  /** What it cost, in the household's money. */
+  price: z.number().nullable(),
+  /** Packets that it may come from, where nobody knows any more which; empty where it is known. */
+  oneOf: z.array(z.object({ id: z.string(), title: z.string() })),
   generation: z.number().nullable(),
   motherId: z.string().nullable(),
   fatherId: z.string().nullable(),

@@ -12,6 +12,8 @@ const from = z.coerce
   .max(1_000_000, { error: 'from must be a whole number up to 1000000' })
   .default(0);
 
+/** What the code of a label says. */
+export const codeQuery = z.strictObject({ code: words('code') });
 export const findQuery = z.strictObject({ words: words('words').default('') });
 export const boxQuery = z.strictObject({
   find: words('find').default(''),

@@ -81,9 +81,17 @@ export const clockRequest = z.strictObject({ id });
 /** Today was shown to somebody: what it says is kept, once a day. */
 export const shownRequest = z.strictObject({ id });
 
-export const spotRequest = z.strictObject({ id, name: text(60, 'name'), kind: placeKind });
+/** Bags and trays that a spot has room for; null where nobody said. */
+const holds = whole(1, 200, 'holds').nullable().default(null);
+export const spotRequest = z.strictObject({ id, name: text(60, 'name'), kind: placeKind, holds });
 /** A spot renamed, or said to be of another kind. */
-export const spotChange = z.strictObject({ id, name: text(60, 'name'), kind: placeKind, version: whole(0, 1_000_000_000, 'version') });
+export const spotChange = z.strictObject({
+  id,
+  name: text(60, 'name'),
+  kind: placeKind,
+  holds,
+  version: whole(0, 1_000_000_000, 'version'),
+});
 export const spotOrder = z.strictObject({ id, spotIds: z.array(id).min(1) });
 
 export const readingRequest = z
@@ -263,8 +271,8 @@ export type WaysRequest = z.input<typeof waysRequest>;
 export type CopyRequest = z.infer<typeof copyRequest>;
 export type ClockRequest = z.infer<typeof clockRequest>;
 export type ShownRequest = z.infer<typeof shownRequest>;
-export type SpotRequest = z.infer<typeof spotRequest>;
-export type SpotChange = z.infer<typeof spotChange>;
+export type SpotRequest = z.input<typeof spotRequest>;
+export type SpotChange = z.input<typeof spotChange>;
 export type SpotOrder = z.infer<typeof spotOrder>;
 export type ReadingRequest = z.infer<typeof readingRequest>;
 export type CropRequest = z.infer<typeof cropRequest>;

@@ -59,6 +59,9 @@ export const spot = z.object({
   name: z.string(),
   kind: z.string(),
   version: z.number(),
+  /** Bags and trays that it has room for, where somebody said; and those that stand there now. */
+  holds: z.number().nullable(),
+  taken: z.number(),
   guessMinC: z.number(),
   guessMaxC: z.number(),
   latest: reading.nullable(),

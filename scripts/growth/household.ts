@@ -106,6 +106,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
           storage: { place: 'room', celsius: null, dryness: 'dry' },
           seedsPerGram: null,
           note: null,
+          price: null,
           seedCount: 400,
           grams: null,
         },

@@ -18,9 +18,11 @@ import { Problem, problemHandler } from './http/problem.js';
 import { nurseryRoutes } from './nursery/routes.js';
 import { packetRoutes } from './packets/routes.js';
 import type { Services } from './services.js';
+import { printRoutes } from './print/routes.js';
 import { photoRoutes } from './photos/routes.js';
 import { rackRoutes } from './racks/routes.js';
 import { roundRoutes } from './rounds/routes.js';
+import { sittingRoutes } from './sittings/routes.js';
 import { spotRoutes } from './spots/routes.js';
 import { todayRoutes } from './today/routes.js';
 
@@ -110,6 +112,8 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     photoRoutes,
     rackRoutes,
     roundRoutes,
+    sittingRoutes,
+    printRoutes,
     findRoutes,
     backupRoutes,
   ]) {

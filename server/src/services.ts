@@ -9,6 +9,7 @@ import { copyStore, type CopyStore } from './backup/copies.js';
 import { healthOf, type Health } from './health.js';
 import { actIn, type Act } from './http/act.js';
 import { changeStream, type Changes } from './http/events.js';
+import { printerOf, type Printer } from './print/printer.js';
 import { storesOn, type AllStores } from './stores.js';
 
 /** Closes the household, does something with its files, and opens it again; what is asked meanwhile waits. */
@@ -33,6 +34,8 @@ export interface Services extends AllStores {
   readonly photoFiles: PhotoFiles;
   /** Answers what spans the household, beside the request loop. */
   readonly ask: Ask;
+  /** Draws sheets of paper, beside the request loop. */
+  readonly printer: Printer;
   /** Ends what runs beside, and closes the database. */
   close(): Promise<void>;
 }
@@ -40,6 +43,7 @@ export interface Services extends AllStores {
 export function servicesOn(db: Database, clock: Clock, options: { demo: boolean; version: string; host?: Reopener | null }): Services {
   const changes = changeStream();
   const ask = askOf(db);
+  const printer = printerOf();
   const folder = db.memory ? mkdtempSync(join(tmpdir(), 'fresh-tuck-')) : dirname(db.name);
   return {
     db,
@@ -54,9 +58,11 @@ export function servicesOn(db: Database, clock: Clock, options: { demo: boolean;
     changes,
     act: actIn(db, clock, changes),
     ask,
+    printer,
     async close() {
       changes.close();
       await ask.close();
+      await printer.close();
       db.close();
     },
   };

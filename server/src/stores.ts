@@ -13,6 +13,7 @@ import { packetStore } from './packets/store.js';
 import { photoStore } from './photos/store.js';
 import { rackStore } from './racks/store.js';
 import { roundStore } from './rounds/store.js';
+import { sittingStore } from './sittings/store.js';
 import { spotStore } from './spots/store.js';
 import { saidStore } from './today/said.js';
 
@@ -22,6 +23,7 @@ export function storesOn(db: Database) {
   const nursery = nurseryStore(db, crops);
   const takenBack = takenBackStore(db);
   const packets = packetStore(db, crops);
+  const household = householdStore(db);
   return {
     crops,
     nursery,
@@ -32,7 +34,8 @@ export function storesOn(db: Database) {
     holders: holderStore(db),
     batches: batchStore(db),
     journal: journalStore(db),
-    household: householdStore(db),
+    household,
+    sittings: sittingStore(db, packets, household.takeNumber),
     photos: photoStore(db),
     beds: bedStore(db, crops),
     racks: rackStore(db, nursery),

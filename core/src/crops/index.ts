@@ -2,6 +2,7 @@
 export * from './all.js';
 export * from './figures.js';
 export * from './laid.js';
+export * from './one-of.js';
 export * from './own.js';
 export * from './schema.js';
 export * from './schools.js';

@@ -7,6 +7,7 @@ import type { House, ParcelFacts } from '../parcel/index.js';
 import { workingsFor } from '../parcel/index.js';
 import { startFacts } from './plan.js';
 import type { PlanQuestion, PlanSpot } from './question.js';
+import { HANDS } from './hands.js';
 import { comesAt } from './where.js';
 
 /** Own finished batches of a crop started one way for one destination. */
@@ -74,17 +75,6 @@ const SHOCK_DAYS = 1;
 const WORTH = { coat: 0.17, chill: 0.12, doubtful: 0.06, slow: 0.05, fine: 0.12, shy: 0.16, snag: 0.03, stands: 0.02 } as const;
 const PER_DAY = 0.004;
 const PER_MINUTE = 0.001;
-/** Minutes of hands: to set up, for each seed, a look or a watering each day, and for each that is moved. Guesses. */
-const MINUTES: Readonly<Record<MethodId, { readonly start: number; readonly seed: number; readonly day: number }>> = {
-  towel: { start: 5, seed: 0.2, day: 1 },
-  water: { start: 2, seed: 0.1, day: 2 },
-  plug: { start: 6, seed: 0.4, day: 0.7 },
-  pod: { start: 6, seed: 0.5, day: 0.4 },
-  pellet: { start: 6, seed: 0.6, day: 0.7 },
-  pot: { start: 6, seed: 0.7, day: 0.7 },
-  bed: { start: 8, seed: 0.2, day: 1 },
-  surface: { start: 6, seed: 0.1, day: 0.7 },
-};
 const MINUTES_A_MOVE = 1.2;
 
 const isFine = ({ seed }: Pick<Crop, 'seed'>): boolean => seed.gramsPerThousand < FINE_GRAMS;
@@ -170,7 +160,7 @@ function wayOf(
   // In its cold it takes no lit place.
   const inCold = question.chillDays ?? 0;
   const taken = event === 'tip' ? share * seeds * Math.max((days ?? 0) - (showDays ?? 0), 0) : seeds * Math.max((days ?? 0) - inCold, 0);
-  const hands = MINUTES[method];
+  const hands = HANDS[method];
   const minutes = hands.start + hands.seed * seeds + hands.day * (showDays ?? 0) + (event === 'tip' ? MINUTES_A_MOVE * share * seeds : 0);
   const outweighs = own.seeds >= BOOK_WEIGHT;
   const risk = riskOf(crop, method, destination, crop.root.mmPerDayAtOptimum >= QUICK_ROOTS_MM_A_DAY, drowned);

@@ -1,5 +1,6 @@
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
+import { roundSheet } from '../print/round.js';
 import { nurseryView, type NurseryPage } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
 import { packetsAsCsv } from '../packets/csv.js';
@@ -28,6 +29,7 @@ export function questionsOn(reader: Reader) {
   const { find, packetsBy } = finder(reader);
   const start = startView(reader);
   const ideas = ideasView(reader);
+  const round = roundSheet(reader);
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),
@@ -47,6 +49,7 @@ export function questionsOn(reader: Reader) {
         ? packets.names({ words: typed, cropId, most: MOST_NAMES })
         : packets.named(packetsBy(typed), MOST_NAMES),
     ideas: (nowMs: number) => ideas(nowMs),
+    round: (nowMs: number, batchIds: readonly string[] | null) => round(nowMs, batchIds),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
     /** Works out some of what finished batches teach, ahead of whoever asks; how many are left. */

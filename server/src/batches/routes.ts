@@ -19,7 +19,7 @@ import { checkWhole } from '../journal/whole.js';
 import { checkAlong, checkBatch, checkWay } from './checks.js';
 
 export function batchRoutes(services: Services): Router {
-  const { act, ask, batches, beds, clock, crops, holders, household, journal, packets, racks, spots } = services;
+  const { act, ask, batches, beds, clock, crops, holders, household, journal, packets, racks, sittings, spots } = services;
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
@@ -36,9 +36,11 @@ export function batchRoutes(services: Services): Router {
     if (moved >= result.totals.normal) journal.addClosing({ id: uuid(), batchId, atMs: nowMs, nowMs }, 'counted');
   };
   /** The bag that is there, or a new one from a moment on. */
-  const holderFor = (holder: z.output<typeof rebagRequest>['holder'], fromMs: number, nowMs: number): string => {
+  const holderFor = (holder: z.output<typeof rebagRequest>['holder'], fromMs: number, nowMs: number, shared = false): string => {
     if ('holderId' in holder) return holders.get(holder.holderId).id;
     spots.get(holder.spotId);
+    // Lots of a sitting that share a bag name the same one: whichever is laid first brings it.
+    if (shared && holders.has(holder.newId)) return holder.newId;
     holders.add(holder.newId, holder.kind, holder.closure, holder.spotId, fromMs, nowMs);
     return holder.newId;
   };
@@ -77,7 +79,8 @@ export function batchRoutes(services: Services): Router {
         if (body.also) checkAlong(body, packet, packets.get(body.also.packetId, 'also.packetId'));
         if (body.also) packets.checkStock(body.also.packetId, along, 'also.seeds');
         const from = body.after === null ? undefined : { id: attempt(body.after, packet.crop_id), kind: 'restart' as const };
-        const holderId = holderFor(body.holder, startMs, nowMs);
+        const { sitting } = body;
+        const holderId = holderFor(body.holder, startMs, nowMs, sitting !== null);
         const { secondStep: agreed } = body;
         const secondStep = agreed && {
           atMs: momentFrom(agreed.at, zone, nowMs, 'secondStep.at', Infinity),
@@ -86,8 +89,9 @@ export function batchRoutes(services: Services): Router {
         };
         if (secondStep && secondStep.atMs <= startMs) throw Problem.field('secondStep.at', 'secondStep.at must lie after the start');
         const soakUntilMs = body.soaking ? soakEnd(crop, startMs, body.soakHours) : null;
-        const number = household.takeNumber();
-        batches.add(body, { number, token: uuid(), startMs, soakUntilMs, secondStep, newId: uuid, holderId, nowMs, from });
+        const label = sitting ? sittings.take(sitting.lineId, body.packetId) : { number: household.takeNumber(), token: uuid() };
+        batches.add(body, { ...label, startMs, soakUntilMs, secondStep, newId: uuid, holderId, nowMs, from });
+        if (sitting) sittings.begun(sitting.lineId, body.id, sitting.seconds);
       });
       await created(request, response, body.id);
     })

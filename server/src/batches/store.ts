@@ -101,6 +101,7 @@ export function batchStore(db: Database) {
     `SELECT b.*, c.id AS carrier_id, c.kind AS carrier_kind, c.width_mm, c.height_mm, c.places, c.medium FROM batch b
     JOIN carrier c ON c.rowid = (SELECT min(rowid) FROM carrier WHERE batch_id = b.id) WHERE b.id = ?`,
   );
+  const idByToken = value<string, [string]>(db, `SELECT b.id FROM batch b WHERE b.token = ? AND NOT ${untucked('b.id')}`);
   const live = all<{ readonly id: string }, []>(db, `SELECT b.id FROM batch b WHERE ${LIVE} ORDER BY b.number`);
   // A later live batch of the same packet: the lot is topped up or begun again already.
   const following = value<number, [string, number, string]>(
@@ -168,6 +169,11 @@ export function batchStore(db: Database) {
       const row = one(id);
       if (!row) throw Problem.unknown('batch');
       return row;
+    },
+    /** A batch by what its label's code says; one that was taken back has no label any more. */
+    byToken: (token: string): BatchRow | null => {
+      const id = idByToken(token);
+      return id === undefined ? null : (one(id) ?? null);
     },
     liveIds: (): string[] => live().map(({ id }) => id),
     /** What ended batches, the latest first; a batch that was counted and closed stands twice. */

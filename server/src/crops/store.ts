@@ -1,4 +1,4 @@
-import { type Crop, CROPS, FigureError, type OwnFigures, withOwn } from '@fresh-tuck/core/crops';
+import { type Crop, CROPS, FigureError, kindsIn, oneOf, type OwnFigures, withOwn } from '@fresh-tuck/core/crops';
 import type { Database } from '../db/database.js';
 import { certain } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
@@ -50,8 +50,21 @@ export function cropStore(db: Database) {
     return known;
   }
 
+  /** Seed of which only this is known, that it is one of several kinds. */
+  function among(kinds: readonly KnownCrop[]): KnownCrop {
+    const version = kinds.map((kind) => `${kind.crop.id} ${kind.version}`).join(' ');
+    const found = kept.get(version);
+    if (found) return found;
+    const crop = oneOf(kinds.map((kind) => kind.crop));
+    const fresh = { crop, book: crop, own: {}, added: false, version };
+    kept.set(version, fresh);
+    return fresh;
+  }
+
   /** @throws Problem for an id that neither book nor household holds */
   function known(id: string): KnownCrop {
+    const kinds = kindsIn(id);
+    if (kinds) return among(kinds.map(known));
     const version = newest.get(id);
     if (version && (version.removed === 0 || version.name === null)) return laid(version);
     const shipped = book.get(id);

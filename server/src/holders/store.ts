@@ -99,6 +99,7 @@ export function holderStore(db: Database) {
   const batchesIn = (id: string) => inside.all({ id });
   const weighed = (id: string) => weighings.all(id);
   return {
+    has: (id: string): boolean => one.get(id) !== undefined,
     /** Bags, tubs and trays with an open batch in them. */
     inUse: (): string[] => inUse.all().map(({ id }) => id),
     get,

@@ -1,4 +1,4 @@
-import type { Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
+import type { Paper, Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
 import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
 import type { Database } from '../db/database.js';
 import { certain } from '../db/statements.js';
@@ -14,9 +14,11 @@ interface Row {
   readonly ways: string;
   readonly version: number;
   readonly frost: string | null;
+  readonly paper: string | null;
 }
 
-export type HouseholdRecord = Household;
+/** The household with the paper that it prints on. */
+export type HouseholdRecord = Household & { readonly paper: Paper | null };
 
 /** A clock that is set by the network jumps by less, ms. */
 const CLOCK_SLACK_MS = 2 * 60_000;
@@ -28,6 +30,7 @@ export function householdStore(db: Database) {
     VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
       millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs, version = version + 1`);
+  const setPaper = db.prepare('UPDATE household SET paper = ? WHERE id = 1');
   const setFrost = db.prepare('UPDATE household SET frost = ? WHERE id = 1');
   const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ?, version = version + 1 WHERE id = 1');
   const newest = db.prepare<unknown[], number>('SELECT max(recorded_ms) FROM act').pluck();
@@ -49,6 +52,7 @@ export function householdStore(db: Database) {
       millilitresPerSpray: row.millilitres_per_spray,
       version: row.version,
       frost: row.frost === null ? null : (JSON.parse(row.frost) as Household['frost']),
+      paper: row.paper === null ? null : (JSON.parse(row.paper) as Paper),
       ways: { ...USUAL_WAYS, ...(JSON.parse(row.ways) as Partial<HouseWays>), lateTolerance: row.late_tolerance },
     };
   }
@@ -75,6 +79,7 @@ export function householdStore(db: Database) {
       const { laid } = find()?.ways ?? {};
       updateWays.run(JSON.stringify({ ...(laid ? { laid } : {}), ...ways }), lateTolerance, nowMs);
     },
+    savePaper: (paper: Paper): void => void setPaper.run(JSON.stringify(paper)),
     /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */
     aheadOf(nowMs: number): number | null {
       const newestMs = newest.get() ?? null;

@@ -22,6 +22,7 @@ export interface PacketRow {
   readonly store_dryness: WholePacket['storage']['dryness'];
   readonly seeds_per_gram: number | null;
   readonly note: string | null;
+  readonly price: number | null;
   readonly created_ms: number;
   readonly version: number;
   readonly put_away_ms: number | null;
@@ -87,4 +88,5 @@ export const COLUMNS = {
   store_dryness: 'dryness',
   seeds_per_gram: 'seedsPerGram',
   note: 'note',
+  price: 'price',
 } as const;

@@ -2,7 +2,7 @@ import type { packetChange, PacketName, packetRequest, Packet as WholePacket } f
 import type * as z from 'zod';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
-import { value, write } from '../db/statements.js';
+import { all as rowsOf, value, write } from '../db/statements.js';
 import { shelving } from '../shelf/shelved.js';
 import { counted } from '@fresh-tuck/core/units';
 import { Problem } from '../http/problem.js';
@@ -45,6 +45,10 @@ export function packetStore(db: Database, crops: CropStore) {
     'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
   );
 
+  const candidates = rowsOf<PacketRow, [string]>(
+    db,
+    'SELECT p.* FROM packet_one_of o JOIN packet p ON p.id = o.candidate_id WHERE o.packet_id = ? ORDER BY p.rowid',
+  );
   const { batchesOf, countsOf, leftOf, seedsLeft } = stock;
 
   function get(id: string, field?: string): PacketRow {
@@ -78,6 +82,7 @@ export function packetStore(db: Database, crops: CropStore) {
     Math.round(grams * (perGram ?? 1000 / crops.crop(cropId).seed.gramsPerThousand));
 
   const titleOf = (row: Pick<PacketRow, 'crop_id' | 'variety'>): string => `${crops.crop(row.crop_id).name}, ${row.variety}`;
+  const oneOf = (id: string) => candidates(id).map((row) => ({ id: row.id, title: titleOf(row) }));
   const parentOf = (id: string | null) => {
     if (id === null) return null;
     const row = get(id);
@@ -97,6 +102,8 @@ export function packetStore(db: Database, crops: CropStore) {
     version: row.version,
     putAway: row.put_away_ms !== null,
     note: row.note,
+    price: row.price,
+    oneOf: oneOf(row.id),
     seedsPerGram: row.seeds_per_gram,
     dressed: row.dressed === 1,
     trait: row.trait,
@@ -198,6 +205,8 @@ export function packetStore(db: Database, crops: CropStore) {
       return [...all.filter(({ seedsLeft: left }) => left !== 0), ...all.filter(({ seedsLeft: left }) => left === 0)].slice(0, most);
     },
     get,
+    find: (id: string): PacketRow | undefined => one.get(id),
+    titleOf,
     has: (id: string): boolean => one.get(id) !== undefined,
     packet: (id: string): StoredPacket => packetOf(get(id)),
     /** Where it came from, what came of it, and every count. */

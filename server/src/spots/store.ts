@@ -22,6 +22,7 @@ interface SpotRow {
   readonly name: string;
   readonly kind: PlaceKind;
   readonly version: number;
+  readonly holds: number | null;
 }
 
 interface ReadingRow {
@@ -56,17 +57,25 @@ const LATEST_MS = 8_640_000_000_000_000;
 
 const readingOf = ([fromMs, toMs, minC, maxC]: RecordRow): SpotRecord['readings'][number] => ({ fromMs, toMs, minC, maxC });
 
+/** Bags and trays at a spot that hold a batch which is still open. */
+const STANDING_THERE = `SELECT count(DISTINCT p.holder_id) FROM batch b JOIN carrier t ON t.batch_id = b.id
+    JOIN carrier_place c ON c.rowid = ${liesIn('t.id')}
+    JOIN holder_place p ON p.rowid = (SELECT q.rowid FROM holder_place q WHERE q.holder_id = c.holder_id
+      AND ${stood('holder_place', 'holder_id', 'q')} ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
+  WHERE p.spot_id = @id AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`;
+
 export function spotStore(db: Database) {
+  const standingThere = db.prepare<unknown[], number>(STANDING_THERE).pluck();
   const all = db.prepare<unknown[], SpotRow>(
-    'SELECT id, name, kind, version FROM spot WHERE put_away_ms IS NULL ORDER BY walking_order, created_ms',
+    'SELECT id, name, kind, version, holds FROM spot WHERE put_away_ms IS NULL ORDER BY walking_order, created_ms',
   );
   const away = db.prepare<unknown[], SpotRow>(
-    'SELECT id, name, kind, version FROM spot WHERE put_away_ms IS NOT NULL ORDER BY walking_order, created_ms',
+    'SELECT id, name, kind, version, holds FROM spot WHERE put_away_ms IS NOT NULL ORDER BY walking_order, created_ms',
   );
-  const one = db.prepare<unknown[], SpotRow>('SELECT id, name, kind, version FROM spot WHERE id = ?');
+  const one = db.prepare<unknown[], SpotRow>('SELECT id, name, kind, version, holds FROM spot WHERE id = ?');
   const insert = db.prepare(`
-    INSERT INTO spot (id, name, kind, walking_order, created_ms)
-    VALUES (@id, @name, @kind, (SELECT coalesce(max(walking_order), 0) + 1 FROM spot), @nowMs)`);
+    INSERT INTO spot (id, name, kind, holds, walking_order, created_ms)
+    VALUES (@id, @name, @kind, @holds, (SELECT coalesce(max(walking_order), 0) + 1 FROM spot), @nowMs)`);
   const place = db.prepare('UPDATE spot SET walking_order = ? WHERE id = ?');
   const insertReading = db.prepare(`
     INSERT INTO reading (id, spot_id, from_ms, to_ms, min_c, max_c, recorded_ms)
@@ -100,6 +109,8 @@ export function spotStore(db: Database) {
       name: row.name,
       kind: row.kind,
       version: row.version,
+      holds: row.holds,
+      taken: standingThere.get({ id: row.id }) ?? 0,
       guessMinC: kind.minC,
       guessMaxC: kind.maxC,
       latest: last
@@ -142,17 +153,13 @@ export function spotStore(db: Database) {
     ],
     inUse: [
       {
-        count: `SELECT count(DISTINCT p.holder_id) FROM batch b JOIN carrier t ON t.batch_id = b.id
-            JOIN carrier_place c ON c.rowid = ${liesIn('t.id')}
-            JOIN holder_place p ON p.rowid = (SELECT q.rowid FROM holder_place q WHERE q.holder_id = c.holder_id
-              AND ${stood('holder_place', 'holder_id', 'q')} ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
-          WHERE p.spot_id = @id AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`,
+        count: STANDING_THERE,
         told: (bags) => `${counted(bags, 'bag stands', 'bags stand')} there now`,
       },
     ],
     own: ['DELETE FROM reading WHERE spot_id = @id'],
   });
-  const rename = db.prepare('UPDATE spot SET name = @name, kind = @kind, version = version + 1 WHERE id = @id');
+  const rename = db.prepare('UPDATE spot SET name = @name, kind = @kind, holds = @holds, version = version + 1 WHERE id = @id');
 
   return {
     /** Whether any spot is cold enough to chill seed, by its last reading or else by what such places are like. */
@@ -165,9 +172,9 @@ export function spotStore(db: Database) {
     /** Put away: kept in records, offered no more. */
     away: (zone: string, units: UnitSystem, nowMs: number): Spot[] => away.all().map((row) => spotOf(row, zone, units, nowMs)),
     /** Renamed, or said to be of another kind. */
-    change(id: string, { name, kind, version }: SpotChange): void {
+    change(id: string, { name, kind, holds = null, version }: SpotChange): void {
       shelf.checkVersion(id, version);
-      rename.run({ id, name, kind });
+      rename.run({ id, name, kind, holds });
     },
     /** The last readings, the newest first. */
     readings: (id: string, zone: string, most: number): Reading[] =>
@@ -187,6 +194,7 @@ export function spotStore(db: Database) {
     /** Every spot, in walking order. */
     ids: (): string[] => all.all().map(({ id }) => id),
     get,
+    has: (id: string): boolean => one.get(id) !== undefined,
     record,
     /** A place's record from a moment on, read once and cut to each stay that is asked for. */
     since(id: string, sinceMs: number): (fromMs: number, toMs: number) => SpotRecord {
@@ -199,8 +207,8 @@ export function spotStore(db: Database) {
     },
     /** What such a place is usually like, °C. */
     guessOf: (id: string): SpotRecord['guess'] => guessFor(get(id)),
-    add: (request: SpotRequest, nowMs: number): void => {
-      insert.run({ ...request, nowMs });
+    add: ({ holds = null, ...request }: SpotRequest, nowMs: number): void => {
+      insert.run({ ...request, holds, nowMs });
     },
     /** @throws Problem unless every spot is named once */
     order(ids: readonly string[]): void {
