@@ -12,7 +12,7 @@ const ON_THE_PAGE = {
   forecast: [],
   looking: [],
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],
-  sowing: ['plantsForBed', 'plantsForRack', 'waterFor'],
+  sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],
 };
 const askTheWorker = (room, names) => ({

@@ -15,6 +15,8 @@ export const sittingLine = z.object({
   bag: z.string().nullable(),
   /** The batch begun from it; null while there is none, or where it was taken back. */
   batchId: z.string().nullable(),
+  /** What was begun from it; null while nothing is. */
+  begun: z.object({ seeds: z.number(), method: z.enum(METHODS) }).nullable(),
   seconds: z.number().nullable(),
   skipped: z.boolean(),
 });

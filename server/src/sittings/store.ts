@@ -28,6 +28,8 @@ interface LineRow {
   readonly bag: string | null;
   /** Null where none was begun, or what was begun was taken back. */
   readonly batch_id: string | null;
+  readonly laid: number | null;
+  readonly method: Method | null;
   readonly seconds: number | null;
   readonly skipped: 0 | 1;
 }
@@ -48,7 +50,8 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
   const one = first<SittingRow, [string]>(db, 'SELECT * FROM sitting WHERE id = ?');
   // A batch that was taken back leaves its line as it was before.
   const LINE = `SELECT l.id, l.sitting_id, l.packet_id, l.number, l.token, l.words, l.bag, l.seconds, l.skipped,
-    CASE WHEN l.batch_id IS NULL OR ${untucked('l.batch_id')} THEN NULL ELSE l.batch_id END AS batch_id FROM sitting_line l`;
+    b.id AS batch_id, b.seeds AS laid, b.method
+    FROM sitting_line l LEFT JOIN batch b ON b.id = l.batch_id AND NOT ${untucked('b.id')}`;
   const linesOf = all<LineRow, [string]>(db, `${LINE} WHERE l.sitting_id = ? AND l.removed_ms IS NULL ORDER BY l.position, l.number`);
   const lineBy = first<LineRow, [string]>(db, `${LINE} WHERE l.id = ? AND l.removed_ms IS NULL`);
   const lineByToken = first<LineRow, [string]>(db, `${LINE} WHERE l.token = ? AND l.removed_ms IS NULL`);
@@ -135,6 +138,7 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
       words: JSON.parse(row.words) as Words,
       bag: row.bag,
       batchId: row.batch_id,
+      begun: row.laid === null || row.method === null ? null : { seeds: row.laid, method: row.method },
       seconds: row.seconds,
       skipped: row.skipped === 1,
     };

@@ -74,6 +74,21 @@ export const routes: Routes = [
         title: 'Where the figures come from · Fresh Tuck',
         loadComponent: () => import('./handbook/figures-page').then((m) => m.FiguresPage),
       },
+      {
+        path: 'sitting',
+        title: 'A sitting · Fresh Tuck',
+        loadComponent: () => import('./sitting/choose').then((m) => m.ChooseSitting),
+      },
+      {
+        path: 'sitting/:sittingId',
+        title: 'The list · Fresh Tuck',
+        loadComponent: () => import('./sitting/sitting').then((m) => m.SittingScreen),
+      },
+      {
+        path: 'sitting/:sittingId/lay',
+        title: 'At the worktop · Fresh Tuck',
+        loadComponent: () => import('./sitting/lay').then((m) => m.LayScreen),
+      },
       { path: 'more', title: 'More · Fresh Tuck', loadComponent: () => import('./shell/more').then((m) => m.More) },
       { path: 'house', title: 'House · Fresh Tuck', loadComponent: () => import('./house/house').then((m) => m.HouseScreen) },
     ],

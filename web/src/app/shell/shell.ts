@@ -37,7 +37,7 @@ export class Shell {
     ),
     { requireSync: true },
   );
-  protected readonly bare = computed(() => /^\/(open|tuck|welcome|packet\/[^/]+\/test)/.test(this.path()));
+  protected readonly bare = computed(() => /^\/(open|tuck|welcome|packet\/[^/]+\/test|sitting\/[^/]+\/lay)/.test(this.path()));
 
   /** The find box comes when it is asked for, and not before. */
   protected find(): void {

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { debounceTime, distinctUntilChanged, filter, map, of, startWith, switchMap } from 'rxjs';
+import { debounceTime, filter, map, of, switchMap } from 'rxjs';
 import type { BatchRequest, PacketSheet } from '@fresh-tuck/contract';
 import { usualSteps } from '@fresh-tuck/core/preparing';
 import type { Factor } from '@fresh-tuck/core/sowing';
@@ -15,13 +15,16 @@ import { Changes } from '../data/transport/changes.service';
 import type { PlanQuestion } from '../data/forecast/forecast.messages';
 import { ForecastService } from '../data/forecast/forecast.service';
 import { dayMs } from '../data/household/moments';
+import type { Choice } from '../kit/choices';
 import { type Pane, PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
 import { HouseholdApi } from '../data/household/household.api';
+import { TuckSources } from './sources';
 import { TuckApi } from './tuck.api';
 
 const DEFAULT_WANTED = 4;
-/** A short wait for the next letter, ms. */
-const TYPING_MS = 150;
+
+/** Asked again only where packet or hour differ. */
+const sameStart = (a: { id: string | null; at: string | null }, b: typeof a): boolean => a.id === b.id && a.at === b.at;
 
 /**
  * The sentence: what the gardener fixed, what follows from it, and the plan that the
@@ -35,26 +38,13 @@ export class TuckPlan {
   private readonly about = inject(AboutService);
   private readonly changes = inject(Changes);
 
-  /** Words that the packets to choose from must hold. */
-  readonly finding = signal('');
-  readonly packets = toSignal(
-    toObservable(this.finding).pipe(
-      debounceTime(TYPING_MS),
-      startWith(''),
-      distinctUntilChanged(),
-      switchMap((words) => this.changes.keep(() => this.householdApi.packets(words))),
-    ),
-  );
-  /** What could be started now, and why; the list of packets is led by it. */
-  readonly ideas = toSignal(this.changes.keep(() => this.api.ideas()));
-  readonly spots = toSignal(
-    this.changes.keep(() => this.householdApi.spots()),
-    { initialValue: [] },
-  );
-  readonly holders = toSignal(
-    this.changes.keep(() => this.householdApi.holders()),
-    { initialValue: [] },
-  );
+  /** Words that the packets to choose from must hold, what there is, and where it may go. */
+  private readonly sources = inject(TuckSources);
+  readonly finding = this.sources.finding;
+  readonly packets = this.sources.packets;
+  readonly ideas = this.sources.ideas;
+  readonly spots = this.sources.spots;
+  readonly holders = this.sources.holders;
 
   readonly packetId = signal<string | null>(null);
   private readonly sheet = toSignal(
@@ -103,6 +93,14 @@ export class TuckPlan {
   readonly also = signal<{ readonly packetId: string; readonly title: string; readonly seeds: number } | null>(null);
   readonly closure = signal<Closure>('sealed_air');
   readonly holderId = signal<string | null>(null);
+  /** The bag of a sitting that it shares, with the spot that the first of them goes to; null for a bag of its own. */
+  readonly shared = signal<{ readonly bag: string; readonly spotId: string | null } | null>(null);
+  /** The bags of a sitting that it could share; none where it is tucked in alone. */
+  readonly mates = signal<readonly Choice<string>[]>([]);
+  /** The bag of the sitting that was chosen for it. */
+  readonly mate = signal<string | null>(null);
+  /** When a sitting is meant for; null is now. */
+  readonly plannedAt = signal<string | null>(null);
   readonly spotFixed = signal<string | null>(null);
   readonly pane = signal<Pane>(PANES[0]);
   readonly destinationFixed = signal<Destination | null>(null);
@@ -163,7 +161,7 @@ export class TuckPlan {
   readonly holder = computed(() => this.holders().find(({ id }) => id === this.holderId()) ?? null);
   /** Where it must stand: the bag's own place, the gardener's choice, or the cold of its chill; null where the plan may say. */
   private readonly fixedSpotId = computed<string | null>(() => {
-    const fixed = this.holder()?.spotId ?? this.spotFixed();
+    const fixed = this.holder()?.spotId ?? this.shared()?.spotId ?? this.spotFixed();
     if (fixed) return fixed;
     return this.chillDays() === null ? null : (this.spots().find(({ kind }) => kind === 'fridge')?.id ?? this.spots()[0]?.id ?? null);
   });
@@ -177,7 +175,7 @@ export class TuckPlan {
   readonly spot = computed(() => this.spots().find(({ id }) => id === this.spotId()) ?? null);
   /** What it would rest on in every spot; null until it is here for this packet and start. */
   private readonly begun = toSignal(
-    toObservable(computed(() => ({ id: this.chosen()?.id ?? null, at: this.startAt() }))).pipe(
+    toObservable(computed(() => ({ id: this.chosen()?.id ?? null, at: this.startAt() ?? this.plannedAt() }), { equal: sameStart })).pipe(
       switchMap(({ id, at }) =>
         id === null ? of(null) : this.changes.keep(() => this.householdApi.start(id, at).pipe(map((start) => ({ id, at, start })))),
       ),
@@ -186,7 +184,7 @@ export class TuckPlan {
   );
   readonly start = computed(() => {
     const begun = this.begun();
-    return begun && begun.id === this.packetId() && begun.at === this.startAt() ? begun.start : null;
+    return begun && begun.id === this.packetId() && begun.at === (this.startAt() ?? this.plannedAt()) ? begun.start : null;
   });
   private readonly openedMs = this.about.nowMs();
   readonly startMs = computed(() => this.start()?.startMs ?? this.openedMs);
