@@ -66,6 +66,8 @@ export const batch = z.object({
 });
 
 export const batchWithJournal = batch.extend({
+  /** Packets that its seed may be from, where nobody knows any more which; empty where it is known. */
+  oneOf: z.array(z.object({ id: z.string(), title: z.string() })),
   journal: z.array(journalEntry),
   cups: z.array(cup),
   /** Sprouts of the crop that had rooted into the paper: how they came out, and how those past danger fared. */

@@ -73,6 +73,41 @@ export const daysRequest = z.strictObject({
   who: text(60, 'who').nullable().default(null),
 });
 
+/** A round that somebody walked with a pencil, entered in one go: each line at its own time. */
+export const paperRoundRequest = z.strictObject({
+  id,
+  who: text(60, 'who').nullable().default(null),
+  looks: z
+    .array(
+      z
+        .strictObject({
+          id,
+          batchId: id,
+          at: localMoment('looks.at'),
+          /** In all since it was tucked in; null where nobody looked. */
+          tipped: whole(0, SEED_LIMIT, 'looks.tipped').nullable().default(null),
+          rotten: whole(0, SEED_LIMIT, 'looks.rotten').nullable().default(null),
+          damp: z.enum(DAMPS, { error: 'looks.damp must be dry, drying, damp or pooling' }).nullable().default(null),
+          rewetted: z.boolean({ error: 'looks.rewetted must be true or false' }).default(false),
+          /** Left shut. */
+          skipped: z.boolean({ error: 'looks.skipped must be true or false' }).default(false),
+          /** Sprouts that were moved, to where the batch is begun for. */
+          moved: whole(0, SEED_LIMIT, 'looks.moved').default(0),
+          note: text(500, 'looks.note').nullable().default(null),
+        })
+        .refine(
+          (row) => !row.skipped || (row.tipped === null && row.rotten === null && row.damp === null && row.moved === 0 && !row.rewetted),
+          {
+            error: 'looks.skipped must be left out where something was seen or done',
+            path: ['skipped'],
+          },
+        ),
+    )
+    .min(1, { error: 'looks must name at least one parcel' })
+    .max(200, { error: 'looks must name at most 200 parcels at once' }),
+});
+export type PaperRoundRequest = z.input<typeof paperRoundRequest>;
+
 /** A record outside a batch's journal, taken back. */
 export const takeBackRequest = z.strictObject({ id, recordId: id });
 /** Put away, taken out again, or removed. */

@@ -54,6 +54,17 @@ const grams = number(0, 10_000, 'grams', 'g').nullable().default(null);
 export const packetRequest = z.strictObject({ id, ...described, seedCount, grams });
 /** What is known of a packet, corrected. */
 export const packetChange = z.strictObject({ id, ...described, version: whole(0, 1_000_000_000, 'version') });
+/** Seed of which nobody knows any more which of these packets it is from; none named is any packet of the box. */
+export const muddleRequest = z.strictObject({
+  id,
+  packetIds: z
+    .array(id, { error: 'packetIds must be a list of packets' })
+    .max(40, { error: 'packetIds must name at most 40 packets' })
+    .refine((all) => all.length !== 1 && new Set(all).size === all.length, {
+      error: 'packetIds must name two packets or more, each once; or none, where it is quite unknown',
+    }),
+});
+export type MuddleRequest = z.infer<typeof muddleRequest>;
 /** Counted or weighed anew; none left is used up. */
 export const packetCountRequest = z
   .strictObject({ id, seeds: whole(0, 100_000, 'seeds').nullable(), grams, at: localMoment('at').nullable().default(null) })

@@ -1,5 +1,5 @@
 import { Router, type Request, type Response } from 'express';
-import { amendRequest, correctRequest, daysRequest, untuckRequest, lookRequest, type Undoing as UndoingAnswer } from '@fresh-tuck/contract';
+import { amendRequest, correctRequest, daysRequest, untuckRequest, type Undoing as UndoingAnswer } from '@fresh-tuck/contract';
 import { methodOf } from '@fresh-tuck/core/method';
 import { wordsFor } from '@fresh-tuck/core/units';
 import { soakEnd } from '@fresh-tuck/core/preparing';
@@ -12,11 +12,11 @@ import { lastAmendment } from '../journal/amend.js';
 import { refuseClosed, refuseUntucked } from '../journal/close.js';
 import { checkCorrect } from '../journal/correct.js';
 import type { AmendBody, Amended } from '../journal/entry.js';
-import { checkLook } from '../journal/look.js';
 import { mending } from '../batches/mending.js';
-import { countingOf, looksOf } from '../journal/read.js';
+import { countingOf } from '../journal/read.js';
 import { checkWhole } from '../journal/whole.js';
 import type { Services } from '../services.js';
+import { toldLater } from './told-later.js';
 import { journalFacts } from '../views/journal.js';
 
 const DAY_MS = 86_400_000;
@@ -25,6 +25,7 @@ const DAY_MS = 86_400_000;
 export function mendRoutes(services: Services): Router {
   const { act, ask, batches, beds, clock, crops, household, journal, packets } = services;
   const { subject, undoing, settle } = mending({ batches, journal });
+  const { tellLook } = toldLater({ journal, subject });
   const facts = journalFacts(services);
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
@@ -109,19 +110,7 @@ export function mendRoutes(services: Services): Router {
         const rows = body.looks
           .map((look, index) => ({ ...look, index, atMs: momentFrom(look.at, zone, nowMs, `looks.${index}.at`) }))
           .sort((a, b) => a.atMs - b.atMs);
-        for (const { index, atMs, tipped, rotten, ...row } of rows) {
-          const about = subject(batchId);
-          const known = looksOf(about.entries).filter((one) => one.atMs <= atMs);
-          const least = Math.max(0, ...known.map((one) => one.rotten ?? 0));
-          const last = countingOf(about.entries, 'look').filter((one) => one.atMs <= atMs && one.look.tipped !== null);
-          const basedOn = last.sort((a, b) => a.atMs - b.atMs).at(-1)?.id ?? null;
-          const look = lookRequest.parse({
-            ...{ id: row.id, at: row.at, via: 'opened', marks: [], damp: row.damp, rewetted: false, troubles: [] },
-            ...{ who: body.who, note: row.note, supersedes: null, seen: { tipped, rotten: rotten ?? least, basedOn } },
-          });
-          inRow(index, () => checkLook(look, atMs, about));
-          journal.addLook({ id: row.id, batchId, atMs, nowMs, who: body.who, note: row.note }, look);
-        }
+        for (const row of rows) tellLook(batchId, row, body.who, nowMs);
         checkWhole(subject(batchId), 'at');
       });
       await created(request, response, batchId);
@@ -148,10 +137,12 @@ export function mendRoutes(services: Services): Router {
       act(`amend ${batchId}`, body, (nowMs) => {
         const { entries } = refuseUntucked(subject(batchId));
         if (lastAmendment(entries) !== body.after) throw changedMeanwhile('Somebody corrected this batch meanwhile.');
+        const muddled = batches.get(batchId).packet_id;
         const said = rewritten(batchId, body, zone, nowMs);
         if (Object.keys(said.after).length === 0) throw Problem.field('body', 'body must correct something: all of this stands so already');
         journal.addAmendment({ id: body.id, batchId, atMs: nowMs, nowMs }, said);
         settle(batchId);
+        packets.settleMuddle(muddled, nowMs);
         checkWhole(subject(batchId), 'startAt');
       });
       await created(request, response, batchId);
@@ -165,16 +156,4 @@ export function mendRoutes(services: Services): Router {
       });
       await created(request, response, batchId);
     });
-}
-
-/** A refusal names the row that it is about. */
-function inRow(index: number, check: () => void): void {
-  try {
-    check();
-  } catch (error) {
-    if (!(error instanceof Problem)) throw error;
-    const field = error.errors[0]?.field.startsWith('seen.rotten') ? 'rotten' : error.errors[0]?.field === 'at' ? 'at' : 'tipped';
-    const name = `looks.${index}.${field}`;
-    throw Problem.field(name, error.detail.replace(/^(?:seen\.\w+|at)\b/, name));
-  }
 }

@@ -7,6 +7,7 @@ import {
   matchesQuery,
   packetImportChange,
   packetImportFrame,
+  muddleRequest,
   packetRequest,
   packetsQuery,
   shelveRequest,
@@ -79,6 +80,12 @@ export function packetRoutes({ act, ask, clock, household, imports, packets, tak
         if (packets.has(body.id)) throw Problem.field('id', 'id must be new: a packet with this id is in the box already');
         packets.add(body, nowMs);
       });
+      await saved(response.status(201), body.id);
+    })
+    .post('/packets/muddles', async (request, response) => {
+      const body = read(muddleRequest, request.body);
+      household.get();
+      act('muddle', body, (nowMs) => packets.addMuddle(body.id, body.packetIds, nowMs));
       await saved(response.status(201), body.id);
     })
     .post('/packets/imports', async (request, response) => {

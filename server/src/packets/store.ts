@@ -7,6 +7,7 @@ import { shelving } from '../shelf/shelved.js';
 import { counted } from '@fresh-tuck/core/units';
 import { Problem } from '../http/problem.js';
 import { COLUMNS, storageOf, type PacketRow, type PacketValues } from './rows.js';
+import { muddleOf } from './muddle.js';
 import { stockStore } from './stock.js';
 
 type PacketRequest = z.output<typeof packetRequest>;
@@ -45,6 +46,7 @@ export function packetStore(db: Database, crops: CropStore) {
     'SELECT id, variety, year, generation FROM packet WHERE mother_id = @id OR father_id = @id ORDER BY created_ms, rowid',
   );
 
+  const addCandidate = write<[string, string]>(db, 'INSERT INTO packet_one_of (packet_id, candidate_id) VALUES (?, ?)');
   const candidates = rowsOf<PacketRow, [string]>(
     db,
     'SELECT p.* FROM packet_one_of o JOIN packet p ON p.id = o.candidate_id WHERE o.packet_id = ? ORDER BY p.rowid',
@@ -226,6 +228,17 @@ export function packetStore(db: Database, crops: CropStore) {
      */
     ready: (request: PacketRequest): PacketValues | null =>
       request.motherId === null && request.fatherId === null ? valuesOf(request) : null,
+    /** Seed of which only this is known, that it is from one of some packets: a packet of its own until it is told apart. */
+    addMuddle(id: string, named: readonly string[], nowMs: number): void {
+      const rows = named.length > 0 ? named.map((one) => get(one, 'packetIds')) : all.all();
+      const { request, from } = muddleOf(id, rows, named.length === 0, (one) => candidates(one).length > 0);
+      insert.run(id, nowMs, ...valuesOf(request));
+      for (const candidate of from) addCandidate(id, candidate);
+    },
+    /** A muddle of which nothing is left to tell apart goes out of the box by itself. */
+    settleMuddle(id: string, nowMs: number): void {
+      if (candidates(id).length > 0 && batchesOf(id).length === 0 && get(id).put_away_ms === null) shelf.putAway(id, nowMs);
+    },
     add(request: PacketRequest, nowMs: number, ready: PacketValues | null = null): void {
       insert.run(request.id, nowMs, ...(ready ?? valuesOf(request)));
       const { grams, seedCount, cropId, seedsPerGram } = request;

@@ -6,7 +6,7 @@ import { journalFacts, journalView } from './journal.js';
 
 /** A batch with its forecast and its journal in words. */
 export function batchView(reader: Reader) {
-  const { batches, forecasts, household, journal, nursery } = reader;
+  const { batches, forecasts, household, journal, nursery, packets } = reader;
   const facts = journalFacts(reader);
   return {
     whole(id: string, nowMs: number): BatchWithJournal {
@@ -16,6 +16,7 @@ export function batchView(reader: Reader) {
       const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
       return {
         ...batch,
+        oneOf: packets.packet(batch.packetId).oneOf,
         lookIds: looksOf(entries).map((look) => look.id),
         journal: journalView(facts, entries, {
           row: batches.get(id),
