@@ -46,7 +46,7 @@ interface Warmth {
 
 /** Seeds of one family whose lengths differ by less look alike to a tired eye. Guess. */
 const ALIKE_LENGTH = 1.3;
-const ALIKE_MASS = 2.2;
+const ALIKE_MASS = 2.6;
 /** Fewer seeds than this are not worth another board. */
 const WORTH_SEEDS = 0.5;
 const WORTH_SHARE = 0.1;

@@ -89,6 +89,12 @@ export const routes: Routes = [
         title: 'At the worktop · Fresh Tuck',
         loadComponent: () => import('./sitting/lay').then((m) => m.LayScreen),
       },
+      { path: 'scan', title: 'Read a label · Fresh Tuck', loadComponent: () => import('./scan/scan').then((m) => m.Scan) },
+      {
+        path: 'round/paper',
+        title: 'The round on paper · Fresh Tuck',
+        loadComponent: () => import('./paper-round/paper-round').then((m) => m.PaperRound),
+      },
       { path: 'more', title: 'More · Fresh Tuck', loadComponent: () => import('./shell/more').then((m) => m.More) },
       { path: 'house', title: 'House · Fresh Tuck', loadComponent: () => import('./house/house').then((m) => m.HouseScreen) },
     ],

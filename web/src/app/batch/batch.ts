@@ -33,7 +33,9 @@ import { Ribbon } from '../kit/ribbon';
 import { TestResultView } from '../kit/test-result';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
+import { PrintLabel } from '../print/print-label';
 import { BatchApi } from './batch.api';
+import { ToldApart } from './told-apart';
 import { HouseholdApi } from '../data/household/household.api';
 
 type Panel = 'bag' | 'close' | 'correct' | 'count' | 'days' | 'parts' | 'place';
@@ -57,9 +59,11 @@ const MOST_AHEAD = 140;
     Journal,
     Label,
     Parts,
+    PrintLabel,
     Ribbon,
     RouterLink,
     TestResultView,
+    ToldApart,
     Towel,
     When,
     Why,
@@ -268,6 +272,9 @@ export class BatchScreen {
         error: (problem: ApiProblem) => this.error.set(problem.message),
       });
   }
+
+  protected readonly cupLabels = ({ cups }: BatchWithJournal) =>
+    cups.map(({ number }) => ({ kind: 'seedling' as const, id: String(number) }));
 
   protected tell(said: string): void {
     this.notice.say(said);

@@ -26,6 +26,9 @@ const page = (title: string, link: string, also: string, kind: Hit['kind'] = 'pa
 /** Screens and what can be done, with the words that somebody might ask for them by. */
 const PAGES: readonly Entry[] = [
   page('Tuck in seed', '/tuck', 'start sow new batch parcel begin', 'do'),
+  page('Start many in one sitting', '/sitting', 'sitting list evening labels supplies batch packets many', 'do'),
+  page('Read a label', '/scan', 'qr code camera photograph scan sticker', 'do'),
+  page('The round on paper', '/round/paper', 'print helper holiday enter paper pencil', 'do'),
   page('Add a packet', '/seeds', 'new seed buy stock', 'do', { add: '1' }),
   page('Type what a thermometer says', '/house', 'reading temperature minimum maximum warm spot', 'do'),
   page('Copies of the household', '/house', 'backup export copy save data download database restore put back', 'do'),

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { NgTemplateOutlet } from '@angular/common';
 import { MatButton } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, type FormGroupDirective, ReactiveFormsModule, Validators } from '@angular/forms';
 import type { Observable } from 'rxjs';
@@ -30,6 +31,7 @@ export class Garden {
   private readonly api = inject(HouseApi);
   private readonly about = inject(AboutService);
   private readonly changes = inject(Changes);
+  private readonly dialogs = inject(MatDialog);
   private readonly destroyRef = inject(DestroyRef);
   private readonly keep = <T>(ask: () => Observable<T[]>) => toSignal(this.changes.keep(ask), { initialValue: [] as T[] });
   protected readonly beds = this.keep(() => this.api.beds());
@@ -114,6 +116,12 @@ export class Garden {
     const { name, slots } = this.rackForm.getRawValue();
     const body = { id: uuid(), name, slots: Number(slots) };
     this.run(id === null ? this.api.addRack(body) : this.api.changeRack(id, { ...body, version: this.basedOn ?? 0 }), this.rackForm, sent);
+  }
+
+  protected template({ name, widthM, lengthM }: Bed): void {
+    void import('../print/print-template').then(({ PrintTemplate }) =>
+      this.dialogs.open(PrintTemplate, { width: '520px', data: { name, widthM, lengthM } }),
+    );
   }
 
   protected shelve(what: 'beds' | 'racks', id: string, how: 'away' | 'back' | 'removals'): void {

@@ -16,6 +16,8 @@ import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { fieldError, showProblem } from '../kit/field-errors';
+import { text, wholeFrom } from '../kit/validators';
+import { PrintLabel } from '../print/print-label';
 import { HouseholdApi } from '../data/household/household.api';
 import { HouseApi } from './house.api';
 import { NewSpot } from './new-spot';
@@ -25,7 +27,7 @@ type Panel = 'change' | 'reading';
 /** The warm spots as the boards one walks past, each with its thermometer's record, or a guess by its kind. */
 @Component({
   selector: 'ft-spots',
-  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, NewSpot, ReactiveFormsModule],
+  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, NewSpot, PrintLabel, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spots.html',
   styleUrl: './spots.scss',
@@ -57,6 +59,8 @@ export class Spots {
   protected readonly changeForm = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: Validators.required }),
     kind: new FormControl<PlaceKind>('room', { nonNullable: true }),
+    /** Bags and trays that it has room for; empty where nobody counted. */
+    holds: text('', wholeFrom(1, 200)),
   });
   protected readonly readingForm = new FormGroup({
     day: new FormControl('', { nonNullable: true, validators: Validators.required }),
@@ -90,7 +94,7 @@ export class Spots {
     if (this.is(spot, panel)) return this.open.set(null);
     this.open.set({ id: spot.id, panel });
     this.readingForm.reset({ day: this.today(), minC: '', maxC: '' });
-    this.changeForm.reset({ name: spot.name, kind: spot.kind as PlaceKind });
+    this.changeForm.reset({ name: spot.name, kind: spot.kind as PlaceKind, holds: String(spot.holds ?? '') });
     this.basedOn = spot.version;
     if (panel === 'reading') this.fetch(spot.id);
   }
@@ -127,7 +131,16 @@ export class Spots {
   protected change(spot: Spot): void {
     this.changeForm.markAllAsTouched();
     if (this.changeForm.invalid) return;
-    this.run(this.api.changeSpot(spot.id, { id: uuid(), ...this.changeForm.getRawValue(), version: this.basedOn }), this.changeForm);
+    const { holds, ...said } = this.changeForm.getRawValue();
+    this.run(
+      this.api.changeSpot(spot.id, {
+        ...said,
+        id: uuid(),
+        holds: String(holds).trim() === '' ? null : Number(holds),
+        version: this.basedOn,
+      }),
+      this.changeForm,
+    );
   }
 
   protected shelve(spot: Spot, how: 'away' | 'back' | 'removals'): void {

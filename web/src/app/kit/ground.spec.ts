@@ -2,13 +2,12 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { MEDIA } from '@fresh-tuck/core/carrier';
 import { hasPlaces, METHODS, methodOf, paneOf } from '@fresh-tuck/core/method';
-import type { SeedStage } from '@fresh-tuck/core/parcel';
 import { Towel } from './towel';
 
 const seedsOf = (count: number) =>
   Array.from({ length: count }, (_, index) => ({
     seed: index + 1,
-    stage: 'quiet',
+    stage: 'quiet' as const,
     rootMm: null,
     moved: false,
     fresh: false,

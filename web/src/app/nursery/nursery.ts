@@ -14,6 +14,7 @@ import { Notice } from '../data/household/notice.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { When } from '../kit/when';
+import { PrintLabel } from '../print/print-label';
 import { SproutDrawing } from './sprout';
 import { NurseryApi } from './nursery.api';
 
@@ -24,7 +25,7 @@ const DAY_MS = 86_400_000;
 /** Every moved sprout by stage; what arrives can be marked up, lost or given. */
 @Component({
   selector: 'ft-nursery',
-  imports: [MatFormFieldModule, MatInputModule, MatButton, RouterLink, SproutDrawing, When],
+  imports: [MatFormFieldModule, MatInputModule, MatButton, PrintLabel, RouterLink, SproutDrawing, When],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',
   styleUrl: './nursery.scss',
@@ -47,6 +48,8 @@ export class NurseryScreen {
   /** When what is marked was seen; null is now. */
   protected readonly at = signal<string | null>(null);
   protected readonly losses = LOSSES;
+  protected readonly labelsOf = (seedlings: readonly Seedling[]) =>
+    seedlings.map(({ number }) => ({ kind: 'seedling' as const, id: String(number) }));
 
   private readonly groups = computed(() =>
     (this.all()?.groups ?? []).map((one) => ({ ...one, seedlings: [...one.seedlings, ...(this.further().get(one.group) ?? [])] })),

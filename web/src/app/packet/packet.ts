@@ -18,6 +18,7 @@ import { Notice } from '../data/household/notice.service';
 import { TestResultView } from '../kit/test-result';
 import { When } from '../kit/when';
 import { Why } from '../kit/why';
+import { PrintLabel } from '../print/print-label';
 import { PacketForm } from '../seeds/packet-form';
 import { Fading } from './fading';
 import { HouseholdApi } from '../data/household/household.api';
@@ -26,7 +27,7 @@ import { PacketApi } from './packet.api';
 /** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
 @Component({
   selector: 'ft-packet',
-  imports: [Field, ReactiveFormsModule, MatButton, Fading, PacketForm, RouterLink, TestResultView, When, Why],
+  imports: [Field, ReactiveFormsModule, MatButton, Fading, PacketForm, PrintLabel, RouterLink, TestResultView, When, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './packet.html',
   styleUrl: './packet.scss',

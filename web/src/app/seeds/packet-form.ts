@@ -73,6 +73,7 @@ export class PacketForm {
     generation: text(whole),
     trait: text(),
     note: text(),
+    price: text(),
     motherId: new FormControl<string | null>(null),
     fatherId: new FormControl<string | null>(null),
     isolation: new FormControl<Isolation | null>(null),
@@ -160,6 +161,7 @@ export class PacketForm {
       generation: write(packet.generation),
       trait: write(packet.trait),
       note: write(packet.note),
+      price: write(packet.price),
       motherId: packet.motherId,
       fatherId: packet.fatherId,
       isolation: packet.isolation,
@@ -194,6 +196,7 @@ export class PacketForm {
     const grams = this.read('grams', readNumber, 'A weight in grams like 0.8.');
     const perGram = this.read('seedsPerGram', readNumber, 'How many seeds weigh a gram, like 250.');
     const metres = this.read('isolationM', (words) => parseMetres(words, units), 'A distance like 400 m or 1300 ft.');
+    const price = this.read('price', readNumber, 'An amount of money like 2.80.');
     this.form.markAllAsTouched();
     if (!this.form.valid || !known) {
       if (this.form.controls.isolation.invalid) this.more.set(true);
@@ -217,6 +220,7 @@ export class PacketForm {
       storage: { place, celsius, dryness },
       seedsPerGram: perGram,
       note: rest.note.trim() || null,
+      price,
     };
     const packet = this.packet();
     const sent = packet

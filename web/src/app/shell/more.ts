@@ -12,6 +12,14 @@ import { AboutService } from '../data/household/about.service';
       <h1>More of {{ about.household().name }}</h1>
       <ul>
         <li>
+          <a routerLink="/scan">Read a label</a>
+          <p class="soft">Its code leads to the parcel, the seedling or the packet.</p>
+        </li>
+        <li>
+          <a routerLink="/sitting">A sitting</a>
+          <p class="soft">Many packets in one evening: one list, labels first, then one after another.</p>
+        </li>
+        <li>
           <a routerLink="/nursery">Nursery</a>
           <p class="soft">Every moved sprout by its label: up, lost, given.</p>
         </li>

@@ -84,6 +84,7 @@ export function aBatch(facts: ParcelFacts = parcel('tomato', 4, 25), more: Parti
     journal: [],
     cups: [],
     rooted: { freed: 0, patched: 0, snapped: 0, freedLived: 0, freedLost: 0, patchedLived: 0, patchedLost: 0 },
+    oneOf: [],
     lookIds: facts.looks.map((_, nth) => `l${nth + 1}`),
     ...more,
   };

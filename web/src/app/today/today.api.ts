@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { RemovalRequest, Today } from '@fresh-tuck/contract';
+import type { RemovalRequest, SittingName, Today } from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
 
 /** What this screen asks of the server. */
@@ -8,5 +8,6 @@ export class TodayApi {
   private readonly transport = inject(Transport);
 
   readonly today = () => this.transport.get<Today>('today');
+  readonly sittings = () => this.transport.get<SittingName[]>('sittings');
   readonly shown = (body: RemovalRequest) => this.transport.send<{ id: string }>('POST', 'today/shown', body);
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { catchError, EMPTY, exhaustMap, filter, retry } from 'rxjs';
+import { catchError, EMPTY, exhaustMap, filter, of, retry } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Stop, Today } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
@@ -39,6 +39,12 @@ export class TodayScreen {
       .pipe(retry({ delay: 3000 })),
   );
 
+  /** Lists that are not worked off yet: an evening that was broken off. */
+  private readonly names = toSignal(
+    inject(Changes).keep(() => this.api.sittings().pipe(catchError(() => of([])))),
+    { initialValue: [] },
+  );
+  protected readonly sittings = computed(() => this.names().filter(({ ended, done, packets }) => !ended && done < packets));
   protected readonly count = computed(() => this.today()?.stations.reduce((sum, { stops }) => sum + stops.length, 0) ?? 0);
   protected readonly headline = computed(() => {
     const count = this.count();

@@ -16,6 +16,7 @@ import { text, wholeFrom } from '../kit/validators';
 import { Word } from '../kit/word';
 import { type Pane, type Preparation, PANES, SOAKS, STEPS, SURENESS } from './choices';
 import { LaidWord } from './laid-word';
+import { Muddle } from './muddle';
 import { PotWords } from './pot-words';
 import { ReadyFields } from './ready-fields';
 import { TuckPlan } from './tuck-plan';
@@ -37,6 +38,7 @@ const SEED_LIMIT = 400;
     MatButtonToggleModule,
     MatFormFieldModule,
     MatInputModule,
+    Muddle,
     NewSpot,
     PotWords,
     ReadyFields,

@@ -12,6 +12,7 @@ import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
 import { Towel } from '../kit/towel';
 import { Why } from '../kit/why';
+import { handOver, PrintApi } from '../print/print.api';
 import { Boards } from './boards';
 import { Calendar } from './calendar';
 import { Factors } from './factors';
@@ -60,6 +61,7 @@ const SEED_LIMIT = 400;
 })
 export class TuckScreen {
   private readonly api = inject(HouseholdApi);
+  private readonly printing = inject(PrintApi);
   private readonly destroyRef = inject(DestroyRef);
   /** What the rate rests on, and what is lost from tip to plant. */
   protected readonly known = computed(() => [
@@ -140,6 +142,15 @@ export class TuckScreen {
         takeUntilDestroyed(this.destroyRef),
       )
       .subscribe({ next: (batch) => this.done.set(batch), error: (problem: ApiProblem) => this.problem.set(problem) });
+  }
+
+  /** The towel as a sheet to lay it over, 1:1. */
+  protected template(): void {
+    const { widthMm, heightMm } = this.plan.pane();
+    this.printing
+      .template({ kind: 'towel', cropId: this.plan.crop()?.id ?? null, seeds: this.plan.seeds(), widthMm, heightMm })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({ next: (pdf) => handOver(pdf, 'towel.pdf'), error: (problem: ApiProblem) => this.problem.set(problem) });
   }
 
   protected another(): void {

@@ -12,6 +12,7 @@ import { Notice } from '../data/household/notice.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { SprayerWord } from '../house/sprayer-word';
 import { Label } from '../kit/label';
+import { Labels } from '../print/open-labels';
 
 /** Begun longer ago than this it is running already, ms. */
 const RUNNING_MS = 12 * 3_600_000;
@@ -27,6 +28,7 @@ const RUNNING_MS = 12 * 3_600_000;
 export class Tucked {
   private readonly api = inject(MendApi);
   private readonly notice = inject(Notice);
+  private readonly labels = inject(Labels);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
   protected readonly error = signal<string | null>(null);
@@ -55,6 +57,9 @@ export class Tucked {
   }
 
   protected print(): void {
-    window.print();
+    this.labels
+      .open([{ kind: 'batch', id: this.batch().id }])
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe();
   }
 }
