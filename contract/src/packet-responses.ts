@@ -83,7 +83,17 @@ export const packetName = packet.pick({ id: true, cropId: true, cropName: true, 
 export const match = packet
   .pick({
     ...{ id: true, version: true, putAway: true, cropId: true, variety: true, year: true, source: true, printedRatePercent: true },
-    ...{ printedDays: true, seedsLeft: true, seedsPerGram: true, dressed: true, trait: true, note: true, generation: true, storage: true },
+    ...{
+      printedDays: true,
+      seedsLeft: true,
+      seedsPerGram: true,
+      dressed: true,
+      trait: true,
+      note: true,
+      price: true,
+      generation: true,
+      storage: true,
+    },
     ...{ motherId: true, fatherId: true, isolation: true, isolationM: true },
   })
   .nullable();

@@ -97,7 +97,7 @@ export const cropSummary = z.object({
 export const found = z.object({
   /** Of the batch, where it is a seedling. */
   id: z.string(),
-  kind: z.enum(['parcel', 'finished', 'packet', 'crop', 'seedling']),
+  kind: z.enum(['parcel', 'finished', 'packet', 'crop', 'seedling', 'line']),
   title: z.string(),
 });
 

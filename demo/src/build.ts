@@ -7,6 +7,7 @@ import { methodOf, placeNames, waterOf } from '@fresh-tuck/core/method';
 import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
+import { planEvening } from './evening.js';
 import { DEMO_NOW, HOUSEHOLD, PARCELS, SPOTS, type DemoParcel } from './household.js';
 import type { BuildClock, Send } from './send.js';
 import { dayRange } from './laws/warmth.js';
@@ -189,6 +190,7 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
       await run();
     }
     clock.set(nowMs);
+    await planEvening(send, idAt, nowMs);
   } finally {
     server.closeAllConnections();
     server.close();

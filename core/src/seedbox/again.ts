@@ -46,6 +46,7 @@ export function differencesOf(draft: PacketDraft, known: KnownPacket): Differenc
       draft.storage.dryness && DRYNESSES[draft.storage.dryness].label,
     ],
     ['note', words(known.note), draft.note],
+    ['price', words(known.price), draft.price === null ? null : String(draft.price)],
   ];
   return rows.flatMap(([column, box, table]) =>
     table === null || plain(table) === plain(box) ? [] : [{ column, label: COLUMN_LABELS[column], box, table }],
@@ -66,6 +67,7 @@ export function laidOver<Known extends KnownPacket>(draft: PacketDraft, known: K
     trait: draft.trait ?? known.trait,
     generation: draft.generation ?? known.generation,
     note: draft.note ?? known.note,
+    price: draft.price ?? known.price,
     storage: {
       place: draft.storage.place ?? known.storage.place,
       celsius: draft.storage.celsius ?? known.storage.celsius,

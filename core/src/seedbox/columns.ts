@@ -16,6 +16,7 @@ export const PACKET_COLUMNS = [
   'celsius',
   'dryness',
   'note',
+  'price',
 ] as const;
 export type PacketColumn = (typeof PACKET_COLUMNS)[number];
 
@@ -37,6 +38,7 @@ export const COLUMN_LABELS: Readonly<Record<PacketColumn, string>> = {
   celsius: 'Kept at °C',
   dryness: 'Kept how dry',
   note: 'Notes',
+  price: 'Price',
 };
 
 /** Words by which people head such columns, beside our own. */
@@ -57,6 +59,7 @@ const HEADINGS: Readonly<Record<PacketColumn, readonly string[]>> = {
   celsius: ['temperature', 'temp', 'stored at', 'c'],
   dryness: ['dry', 'dryness', 'moisture', 'humidity'],
   note: ['note', 'notes', 'remark', 'remarks', 'comment', 'comments', 'bemerkung', 'notizen'],
+  price: ['price', 'cost', 'paid', 'preis'],
 };
 
 /** Letters and digits alone, without accents, in lower case. */

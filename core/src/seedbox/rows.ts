@@ -16,6 +16,7 @@ export interface PacketDraft {
   readonly trait: string | null;
   readonly generation: number | null;
   readonly note: string | null;
+  readonly price: number | null;
   readonly storage: { readonly place: Store | null; readonly celsius: number | null; readonly dryness: Dryness | null };
 }
 
@@ -246,6 +247,7 @@ export function readPacketRow(
     trait: words('trait', 120),
     generation: take('generation', (value) => whole(value.replace(/^f/i, ''), 1, 50, 'generation')),
     note: words('note', 500),
+    price: take('price', (value) => measure(value, 0, 10_000, 'price')),
     storage: {
       place: take('place', (value) => oneOf(STORES, value, 'place')),
       celsius: take('celsius', (value) => measure(value, -40, 50, 'temperature in °C')),

@@ -125,7 +125,7 @@ export function keptApart<T extends Pick<SeatedLine, 'crop' | 'bagged'>>(lines: 
   while (left.length > 0) {
     // What has the most of its like left goes first where it may: it is the hardest to keep apart.
     const kin = (one: T): number => left.filter((other) => other.bagged && alike(other.crop, one.crop)).length;
-    const pressing = left.find((one) => !clash(order.at(-1), one) && kin(one) > (left.length + 1) / 2);
+    const pressing = left.find((one) => !clash(order.at(-1), one) && 2 * kin(one) > left.length);
     const next = pressing ?? left.find((one) => !clash(order.at(-1), one)) ?? left[0];
     if (!next) break;
     left.splice(left.indexOf(next), 1);

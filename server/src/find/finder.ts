@@ -15,7 +15,7 @@ const digits = (term: string): boolean => /^\d+$/.test(term);
  * Finds packets, batches, crops and labels by what was typed, a slip of a finger
  * or two forgiven. The index is laid once and mended where the household changed.
  */
-export function finder({ batches, crops, nursery, packets, stamp }: Reader) {
+export function finder({ batches, crops, nursery, packets, sittings, stamp }: Reader) {
   const index = new MiniSearch<Entry>({
     fields: ['title', 'number', 'also'],
     storeFields: ['id', 'kind', 'title'],
@@ -93,6 +93,11 @@ export function finder({ batches, crops, nursery, packets, stamp }: Reader) {
     const found = hits.map(({ id, kind, title }): Found => ({ id: String(id), kind: kind as Found['kind'], title: title as string }));
     // A seedling's label is a number of the same run: it is found by it alone.
     const seedling = digits(typed.trim()) ? nursery.titleOf(Number(typed)) : null;
+    // A label that is printed and not used yet leads to its list.
+    const line = digits(typed.trim()) ? sittings.lineByNumber(Number(typed)) : undefined;
+    const packet = line && line.batch_id === null ? packets.find(line.packet_id) : undefined;
+    if (line && packet)
+      found.unshift({ id: line.sitting_id, kind: 'line', title: `${line.number} ${packets.titleOf(packet)}, not tucked in yet` });
     return seedling === null
       ? found
       : [{ id: seedling.batchId, kind: 'seedling' as const, title: `${Number(typed)} ${seedling.title}` }, ...found].slice(0, MOST);

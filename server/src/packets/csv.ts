@@ -19,6 +19,7 @@ const cellsOf = (packet: StoredPacket): Record<PacketColumn, string | number> =>
   celsius: packet.storage.celsius ?? '',
   dryness: packet.storage.dryness ? DRYNESSES[packet.storage.dryness].label : '',
   note: packet.note ?? '',
+  price: packet.price ?? '',
 });
 
 /** What a spreadsheet may take for a formula, full-width signs among it. */

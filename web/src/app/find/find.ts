@@ -16,6 +16,7 @@ const KIND_WORDS: Readonly<Record<Hit['kind'], string>> = {
   parcel: 'parcel',
   finished: 'finished parcel',
   seedling: 'seedling',
+  line: 'on a list',
   packet: 'packet',
   crop: 'crop',
   page: 'page',

@@ -56,6 +56,7 @@ const SCREENS: Readonly<Record<Found['kind'], string>> = {
   seedling: '/batch',
   packet: '/packet',
   crop: '/crop',
+  line: '/sitting',
 };
 
 export const hitOf = ({ id, kind, title }: Found): Hit => ({ id: `${kind} ${id}`, link: [SCREENS[kind], id], query: {}, title, kind });

@@ -118,7 +118,10 @@ export class Garden {
     this.run(id === null ? this.api.addRack(body) : this.api.changeRack(id, { ...body, version: this.basedOn ?? 0 }), this.rackForm, sent);
   }
 
-  protected template({ name, widthM, lengthM }: Bed): void {
+  /** A tray of the usual size, to be measured anew. */
+  protected readonly tray = { name: 'A tray', widthM: 0.3, lengthM: 0.5 };
+
+  protected template({ name, widthM, lengthM }: Pick<Bed, 'name' | 'widthM' | 'lengthM'>): void {
     void import('../print/print-template').then(({ PrintTemplate }) =>
       this.dialogs.open(PrintTemplate, { width: '520px', data: { name, widthM, lengthM } }),
     );

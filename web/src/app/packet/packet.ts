@@ -88,6 +88,7 @@ export class PacketScreen {
       ['Kept', kept.length > 0 ? `${kept.join(', ')}; ${paceInWords(packet.pace)}` : null],
       ['Hoped for', packet.trait],
       ['Note', packet.note],
+      ['Cost', packet.price === null ? null : packet.price.toFixed(2)],
       ['Saved here', packet.generation === null ? null : packet.generation === 1 ? 'once' : `${packet.generation} times`],
       ['Isolated', packet.isolation && this.about.told(isolationInWords(packet.isolation, packet.isolationM, packet.isolationNeededM))],
     ];

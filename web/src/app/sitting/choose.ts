@@ -8,6 +8,7 @@ import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { SittingName, SittingRequest } from '@fresh-tuck/contract';
+import { capital } from '@fresh-tuck/core/units';
 import { numberWord } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { Changes } from '../data/transport/changes.service';
@@ -40,7 +41,7 @@ export class ChooseSitting {
   /** Lists that are not worked off yet, and those whose packets may be laid out again. */
   protected readonly going = computed(() => this.names().filter(({ ended }) => !ended));
   protected readonly before = computed(() => this.names().filter(({ ended, name }) => ended || name !== null));
-  protected readonly title = (name: SittingName): string => sittingTitle(name, this.about.moments());
+  protected readonly title = (name: SittingName): string => capital(sittingTitle(name, this.about.moments()));
   protected readonly word = numberWord;
 
   /** Chosen packets, in the order they were chosen, with what a list from before said of them. */

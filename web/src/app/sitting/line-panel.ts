@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Choices } from '../kit/choices';
+import { PrintLabel } from '../print/print-label';
 import { Sentence } from '../tuck/sentence';
 import { Seat } from './seat';
 import { SittingPlan } from './sitting-plan';
@@ -8,7 +9,7 @@ import { SittingPlan } from './sitting-plan';
 /** One line of the list opened: its sentence, and where it stands among the others. */
 @Component({
   selector: 'ft-line-panel',
-  imports: [Choices, MatButton, Sentence],
+  imports: [Choices, MatButton, PrintLabel, Sentence],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ft-sentence [packetFixed]="true" [level]="3" />
@@ -23,6 +24,7 @@ import { SittingPlan } from './sitting-plan';
     }
     <p class="acts">
       <button matButton="text" type="button" class="quiet" (click)="sitting.carryOver(seat)">Same table and spot for all below</button>
+      <ft-print-label [items]="[{ kind: 'line', id: seat.id, seeds: seat.count() }]" />
       <button matButton="text" type="button" class="quiet" (click)="sitting.place(seat, -1)">Earlier</button>
       <button matButton="text" type="button" class="quiet" (click)="sitting.place(seat, 1)">Later</button>
       <button matButton="text" type="button" class="quiet" (click)="sitting.remove(seat)">Take it off the list</button>

@@ -137,6 +137,11 @@ export class SittingScreen {
     spent.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => spent.valid && this.plan.spent.set(readMoney(String(value))));
   }
 
+  /** Whether it is the spot that is wrong, and not its neighbour on the list. */
+  protected misplaced(seat: Seat): boolean {
+    return (this.trouble().get(seat.id) ?? []).some(({ clash }) => clash.kind !== 'alike');
+  }
+
   protected injectorOf(seat: Seat): Injector {
     const known = this.injectors.get(seat);
     if (known) return known;

@@ -4,7 +4,7 @@ import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-i
 import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, exhaustMap, filter, of, retry } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { Stop, Today } from '@fresh-tuck/contract';
+import type { SittingName, Stop, Today } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
 
 import { Changes } from '../data/transport/changes.service';
@@ -45,6 +45,11 @@ export class TodayScreen {
     { initialValue: [] },
   );
   protected readonly sittings = computed(() => this.names().filter(({ ended, done, packets }) => !ended && done < packets));
+  protected sittingText({ name, at, done, packets }: SittingName): string {
+    if (done > 0) return `A sitting goes on: ${done} of ${packets} packets are done.`;
+    const planned = at === null ? '' : `, ${this.about.moments().short(this.about.moments().at(at))}`;
+    return `${name ?? 'A list'} is planned${planned}: ${inWords(packets)} ${packets === 1 ? 'packet' : 'packets'}.`;
+  }
   protected readonly count = computed(() => this.today()?.stations.reduce((sum, { stops }) => sum + stops.length, 0) ?? 0);
   protected readonly headline = computed(() => {
     const count = this.count();
