@@ -97,6 +97,9 @@ export class PrintLabels {
   protected readonly start = signal(1);
 
   constructor() {
+    this.from.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => {
+      if (this.from.valid) this.start.set(Number(value));
+    });
     this.api
       .paper()
       .pipe(takeUntilDestroyed())
@@ -109,9 +112,6 @@ export class PrintLabels {
         },
         error: (problem: ApiProblem) => this.failed.set(problem.message),
       });
-    this.from.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => {
-      if (this.from.valid) this.start.set(Number(value));
-    });
   }
 
   protected place(place: number): void {

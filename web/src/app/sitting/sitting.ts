@@ -56,7 +56,8 @@ export class SittingScreen {
   protected readonly supplies = computed(() => suppliesFor(this.plan.lines(), this.plan.sitting()?.hands ?? {}));
   protected readonly headline = computed(() => {
     const [open, done] = [this.plan.open().length, this.plan.done().length];
-    if (open === 0) return done === 0 ? 'Nothing is on this list' : `All ${numberWord(done)} are tucked in`;
+    if (open === 0)
+      return done === 0 ? 'Nothing is on this list' : done === 1 ? 'It is tucked in' : `All ${numberWord(done)} are tucked in`;
     const left = sittingHeadline(open, this.supplies().minutes.all);
     return done > 0 ? `${left} left` : left;
   });

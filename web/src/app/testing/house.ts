@@ -29,6 +29,9 @@ export interface Asked {
 /** Answers by "GET today"; a function sees what was asked. A refusal is a problem with its status. */
 export type Answers = Readonly<Record<string, unknown>>;
 
+/** What is answered where a spec says nothing else. */
+const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [] };
+
 /** A file as somebody chooses it. */
 export async function choose(screen: Screen<unknown>, label: string, file: File): Promise<void> {
   const field = screen.find<HTMLInputElement>(`input[type=file][aria-label="${label}"]`) ?? fail(`no file button “${label}”`);
@@ -180,7 +183,7 @@ export async function show<T>(component: Type<T>, answers: Answers, inputs: Reco
     const one: Asked = { method: request.method, path, body: (request.body ?? {}) as Record<string, unknown>, query };
     asked.push(one);
     const key = `${one.method} ${path}`;
-    const answer = key === 'GET about' ? (answers[key] ?? ABOUT) : answers[key];
+    const answer = key in answers ? answers[key] : USUAL[key];
     if (answer === undefined) throw new Error(`nobody said what to answer to ${key}`);
     const body: unknown = typeof answer === 'function' ? (answer as (asked: Asked) => unknown)(one) : answer;
     return body instanceof HttpErrorResponse ? throwError(() => body) : of(new HttpResponse({ status: 200, body }));
