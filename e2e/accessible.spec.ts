@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Batch, PacketName } from '@fresh-tuck/contract';
+import type { Batch, PacketName, SittingName } from '@fresh-tuck/contract';
 import { expect, test } from './app.js';
 
 /** Every screen, as it is first seen and with what it can unfold. */
@@ -25,6 +25,11 @@ const SCREENS = [
   'handbook/figures',
   'nursery',
   'more',
+  'sitting',
+  'sitting/SITTING',
+  'sitting/SITTING/lay',
+  'scan',
+  'round/paper',
   'welcome',
 ];
 
@@ -34,11 +39,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
     const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as PacketName[];
+    const [sitting] = (await (await request.get(`${demo.address}api/sittings`)).json()) as SittingName[];
+    const ids = { BATCH: batch?.id, PACKET: packet?.id, SITTING: sitting?.id };
     for (const screen of SCREENS) {
-      await page.goto(demo.address + screen.replace('BATCH', batch?.id ?? '').replace('PACKET', packet?.id ?? ''));
+      await page.goto(demo.address + screen.replace(/BATCH|PACKET|SITTING/, (what) => ids[what as keyof typeof ids] ?? ''));
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
       // The worker's answer is part of what is checked.
       if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();
+      if (screen.startsWith('sitting/'))
+        await expect(page.getByRole('button', { name: /^(Print the labels first|Tucked in)/ })).toBeEnabled();
       if (screen === 'more') {
         await page.keyboard.press('/');
         await expect(page.getByRole('option').first()).toBeVisible();

@@ -56,7 +56,7 @@ test('a peroxide bottle is mixed by its card, and its sprouts go from the towel 
   await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
   await page.getByRole('button', { name: 'Go on' }).click();
   await page.goto(`${own.address}nursery`);
-  await page.getByRole('button', { name: /up/ }).first().click();
+  await page.getByRole('button', { name: /^up/ }).first().click();
   await expect(page.getByText(/Up/).first()).toBeVisible();
 });
 

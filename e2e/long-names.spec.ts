@@ -29,6 +29,11 @@ const SCREENS = [
   'handbook/safety',
   'handbook/figures',
   'nursery',
+  'sitting',
+  'sitting/SITTING',
+  'sitting/SITTING/lay',
+  'scan',
+  'round/paper',
   'more',
 ];
 
@@ -78,7 +83,7 @@ for (const [width, height] of [
       millilitresPerSpray: 0.8,
       version: 0,
     });
-    const [spotId, packetId, batchId, bedId, cropId] = [uuid(), uuid(), uuid(), uuid(), uuid()];
+    const [spotId, packetId, batchId, bedId, cropId, sittingId] = [uuid(), uuid(), uuid(), uuid(), uuid(), uuid()];
     await home.send('post', 'spots', { id: spotId, name: NAME, kind: 'cupboard' });
     await home.send('post', 'beds', { id: bedId, name: NAME, widthM: 1, lengthM: 2, madeYear: null });
     await home.send('post', 'racks', { id: uuid(), name: NAME, slots: 8 });
@@ -96,10 +101,13 @@ for (const [width, height] of [
       bedId,
       who: NAME,
     });
+    const lines = [{ id: uuid(), packetId }];
+    await home.send('post', 'sittings', { id: sittingId, name: NAME, lines });
     await home.send('post', 'backups', { id: uuid() });
     const wrong: string[] = [];
     for (const screen of SCREENS) {
-      await page.goto(own.address + screen.replace('BATCH', batchId).replace('PACKET', packetId).replace('CROP', cropId));
+      const ids = { BATCH: batchId, PACKET: packetId, CROP: cropId, SITTING: sittingId };
+      await page.goto(own.address + screen.replace(/BATCH|PACKET|CROP|SITTING/, (what) => ids[what as keyof typeof ids]));
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
       if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();
       for (const twice of [false, true]) {

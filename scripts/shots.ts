@@ -1,8 +1,11 @@
 /** Takes the pictures in docs/screenshots from the demo data: `npm run shots`. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, PacketName } from '@fresh-tuck/contract';
+import type { Batch, PacketName, Sitting, SittingName } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -26,6 +29,7 @@ const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.a
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
+const [sitting] = await get<SittingName[]>('sittings');
 const [dill] = await get<PacketName[]>('packets?find=Net Loft');
 /** The ways are ranked, and in the picture. */
 const ways = async (page: Page): Promise<void> => {
@@ -47,9 +51,12 @@ const moving = async (page: Page): Promise<void> => {
   await page.getByRole('radio', { name: 'cup', exact: true }).click();
 };
 
+/** Every line of the list is worked out. */
+const listed = async (page: Page): Promise<void> => page.getByRole('button', { name: 'Print the labels first', disabled: false }).waitFor();
+const laid = async (page: Page): Promise<void> => page.getByRole('button', { name: /^Tucked in/, disabled: false }).waitFor();
+
 const shots: Shot[] = [
   { name: 'today', path: '' },
-  { name: 'today-dark', path: '', dark: true },
   { name: 'today-phone', path: '', phone: true },
   { name: 'open', path: `open/${okra?.id}`, before: report },
   { name: 'open-phone', path: `open/${okra?.id}`, phone: true, before: report },
@@ -58,14 +65,44 @@ const shots: Shot[] = [
   { name: 'batch', path: `batch/${okra?.id}` },
   { name: 'crop', path: 'crop/okra' },
   { name: 'tuck-slots', path: `tuck?packet=${dill?.id}&method=pod&seeds=4`, before: ways },
-  { name: 'troubles', path: 'handbook/troubles' },
   { name: 'seeds', path: 'seeds' },
   { name: 'packet', path: `packet/${tested?.id}` },
-  { name: 'test', path: `packet/${packet?.id}/test`, before: async (page) => page.getByText(/final count is due/).waitFor() },
   { name: 'house', path: 'house' },
   { name: 'move', path: `open/${okra?.id}`, before: moving },
   { name: 'nursery', path: 'nursery' },
+  { name: 'sitting', path: `sitting/${sitting?.id}`, before: listed },
+  { name: 'worktop-phone', path: `sitting/${sitting?.id}/lay`, phone: true, before: laid },
 ];
+
+/** The sheet of labels as a picture: the PDF itself, rasterised from outside. */
+async function labels(): Promise<void> {
+  const { lines } = await get<Sitting>(`sittings/${sitting?.id}`);
+  const items = lines.map(({ id, words }) => ({ kind: 'line', id, seeds: words.seeds ?? null }));
+  const body = JSON.stringify({ kind: 'stickers', items });
+  const response = await fetch(`${demo.address}api/print/labels`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body,
+  });
+  const pdf = join(mkdtempSync(join(tmpdir(), 'fresh-tuck-shots-')), 'labels.pdf');
+  writeFileSync(pdf, Buffer.from(await response.arrayBuffer()));
+  execFileSync('pdftoppm', [
+    '-png',
+    '-r',
+    '110',
+    '-singlefile',
+    '-x',
+    '0',
+    '-y',
+    '0',
+    '-W',
+    '910',
+    '-H',
+    '540',
+    pdf,
+    join(folder, 'labels'),
+  ]);
+}
 
 const browser = await chromium.launch(config.use?.launchOptions);
 async function take(address: string, { name, path, phone, dark, before }: Shot): Promise<void> {
@@ -88,6 +125,7 @@ async function take(address: string, { name, path, phone, dark, before }: Shot):
 }
 for (const shot of shots) await take(demo.address, shot);
 await take(empty.address, { name: 'first-run', path: '' });
+await labels();
 // Two days in which nobody looks.
 for (let half = 0; half < 4; half++)
   await fetch(`${demo.address}api/demo/step`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: '{}' });

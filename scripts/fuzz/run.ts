@@ -103,6 +103,8 @@ export async function fuzz(count: number, seed: number): Promise<Told> {
     const newest = (table: string): string[] => ids(`SELECT id FROM ${table} ORDER BY rowid DESC LIMIT ${MOST_KNOWN}`);
     const known: Record<string, string[]> = {
       batchId: newest('batch'),
+      sittingId: newest('sitting'),
+      lineId: newest('sitting_line'),
       packetId: newest('packet'),
       spotId: newest('spot'),
       holderId: newest('holder'),
@@ -120,6 +122,7 @@ export async function fuzz(count: number, seed: number): Promise<Told> {
       batchIds: 'batchId',
       spotIds: 'spotId',
       motherId: 'packetId',
+      packetIds: 'packetId',
       fatherId: 'packetId',
       like: 'cropId',
     };

@@ -57,15 +57,20 @@ const LATEST_MS = 8_640_000_000_000_000;
 
 const readingOf = ([fromMs, toMs, minC, maxC]: RecordRow): SpotRecord['readings'][number] => ({ fromMs, toMs, minC, maxC });
 
-/** Bags and trays at a spot that hold a batch which is still open. */
-const STANDING_THERE = `SELECT count(DISTINCT p.holder_id) FROM batch b JOIN carrier t ON t.batch_id = b.id
+/** Nothing stands where nothing is offered any more. */
+const NONE: ReadonlyMap<string, number> = new Map();
+/** Bags and trays that hold a batch which is still open, by the spot that they stand at: the open ones first, as the ended are many. */
+const STANDING = `WITH live AS MATERIALIZED (SELECT b.id FROM batch b WHERE NOT ${closed('b.id')} AND NOT ${untucked('b.id')})
+  SELECT p.spot_id AS spotId, count(DISTINCT p.holder_id) AS bags FROM live
+    CROSS JOIN carrier t ON t.batch_id = live.id
     JOIN carrier_place c ON c.rowid = ${liesIn('t.id')}
     JOIN holder_place p ON p.rowid = (SELECT q.rowid FROM holder_place q WHERE q.holder_id = c.holder_id
       AND ${stood('holder_place', 'holder_id', 'q')} ORDER BY q.from_ms DESC, q.rowid DESC LIMIT 1)
-  WHERE p.spot_id = @id AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`;
+  GROUP BY p.spot_id`;
 
 export function spotStore(db: Database) {
-  const standingThere = db.prepare<unknown[], number>(STANDING_THERE).pluck();
+  const standingNow = db.prepare<unknown[], { spotId: string; bags: number }>(STANDING);
+  const bagsNow = (): ReadonlyMap<string, number> => new Map(standingNow.all().map(({ spotId, bags }) => [spotId, bags]));
   const all = db.prepare<unknown[], SpotRow>(
     'SELECT id, name, kind, version, holds FROM spot WHERE put_away_ms IS NULL ORDER BY walking_order, created_ms',
   );
@@ -101,7 +106,7 @@ export function spotStore(db: Database) {
     `SELECT from_ms, to_ms FROM reading r WHERE spot_id = ? AND id = ? AND ${standing('r')}`,
   );
 
-  const spotOf = (row: SpotRow, zone: string, units: UnitSystem, nowMs: number): Spot => {
+  const spotOf = (row: SpotRow, zone: string, units: UnitSystem, nowMs: number, bags: ReadonlyMap<string, number>): Spot => {
     const kind = PLACE_KINDS[row.kind];
     const last = latest.get(row.id, 1);
     return {
@@ -110,7 +115,7 @@ export function spotStore(db: Database) {
       kind: row.kind,
       version: row.version,
       holds: row.holds,
-      taken: standingThere.get({ id: row.id }) ?? 0,
+      taken: bags.get(row.id) ?? 0,
       guessMinC: kind.minC,
       guessMaxC: kind.maxC,
       latest: last
@@ -153,7 +158,7 @@ export function spotStore(db: Database) {
     ],
     inUse: [
       {
-        count: STANDING_THERE,
+        count: `SELECT coalesce(max(bags), 0) FROM (${STANDING}) WHERE spotId = @id`,
         told: (bags) => `${counted(bags, 'bag stands', 'bags stand')} there now`,
       },
     ],
@@ -170,7 +175,7 @@ export function spotStore(db: Database) {
       }),
     ...shelf,
     /** Put away: kept in records, offered no more. */
-    away: (zone: string, units: UnitSystem, nowMs: number): Spot[] => away.all().map((row) => spotOf(row, zone, units, nowMs)),
+    away: (zone: string, units: UnitSystem, nowMs: number): Spot[] => away.all().map((row) => spotOf(row, zone, units, nowMs, NONE)),
     /** Renamed, or said to be of another kind. */
     change(id: string, { name, kind, holds = null, version }: SpotChange): void {
       shelf.checkVersion(id, version);
@@ -190,7 +195,10 @@ export function spotStore(db: Database) {
       if (!row) throw Problem.unknown('reading at this spot');
       return { fromMs: row.from_ms, toMs: row.to_ms };
     },
-    list: (zone: string, units: UnitSystem, nowMs: number): Spot[] => all.all().map((row) => spotOf(row, zone, units, nowMs)),
+    list(zone: string, units: UnitSystem, nowMs: number): Spot[] {
+      const bags = bagsNow();
+      return all.all().map((row) => spotOf(row, zone, units, nowMs, bags));
+    },
     /** Every spot, in walking order. */
     ids: (): string[] => all.all().map(({ id }) => id),
     get,

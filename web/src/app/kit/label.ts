@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { create } from 'qrcode';
+import { codeText } from '@fresh-tuck/core/paper';
 
 /** The label of a batch: its number, what it is, and a code that the find box reads, with no address in it. */
 @Component({
@@ -66,7 +67,7 @@ export class Label {
   protected readonly code = computed(() => {
     const token = this.token();
     if (!token) return null;
-    const { size, data } = create(token, { errorCorrectionLevel: 'M' }).modules;
+    const { size, data } = create(codeText(token), { errorCorrectionLevel: 'M' }).modules;
     const path = Array.from(data, (dark, index) => (dark ? `M${index % size} ${Math.floor(index / size)}h1v1h-1z` : '')).join('');
     return { size, path };
   });

@@ -105,6 +105,11 @@ export class LayScreen {
     return seat ? paneDrawn(seat.plan) : { widthMm: 140, heightMm: 110 };
   });
   protected readonly dose = computed(() => this.seat()?.plan.plan()?.dose ?? null);
+  /** Room that each seed needs, where there is so much. */
+  protected readonly apart = computed(() => {
+    const answer = this.seat()?.plan.plan();
+    return answer ? Math.min(answer.neededMm, answer.nearestMm) : 0;
+  });
   protected readonly then = computed(() => {
     const seat = this.seat();
     const answers = seat?.plan.here()?.answers;
