@@ -182,6 +182,22 @@ export async function measure(folder: string, years: number): Promise<{ text: st
     `crops/${one.cropId}`,
     `crops/${one.cropId}/seasons`,
   ]);
+  // The list of a sitting asks of each of its packets what Tuck in asks of one.
+  const sitting = await value<{ id: string }[]>(server, 'sittings');
+  const thirteen = [...new Map(live.map(({ packetId, cropId }) => [packetId, cropId])).entries()].slice(0, 13);
+  await changed('The list of a sitting of thirteen, after a look', [
+    ...(sitting[0] ? [`sittings/${sitting[0].id}`] : ['sittings']),
+    'packets',
+    'spots',
+    'holders',
+    ...thirteen.flatMap(([packetId, cropId]) => [
+      `packets/${packetId}`,
+      `packets/${packetId}/kin`,
+      `packets/${packetId}/start`,
+      `crops/${cropId}`,
+      `crops/${cropId}/seasons`,
+    ]),
+  ]);
   await changed('Nursery, after a look', ['nursery']);
   say(await timed(server, 'Nursery, a page of what is planted out', ['nursery?group=planted_out&from=400']));
   await changed('Find a word, after a look', ['find?words=tomato']);

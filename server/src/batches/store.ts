@@ -13,6 +13,8 @@ import type { Amended } from '../journal/entry.js';
 export interface BatchRow {
   readonly id: string;
   readonly number: number;
+  /** Taken back, and another was tucked in in its place, with its label. */
+  readonly label_gone?: boolean;
   readonly token: string;
   readonly packet_id: string;
   readonly seeds: number;
@@ -168,7 +170,8 @@ export function batchStore(db: Database) {
     get(id: string): BatchRow {
       const row = one(id);
       if (!row) throw Problem.unknown('batch');
-      return row;
+      // What was tucked in in its place has its label now; it is still told by its number.
+      return row.number < 0 ? { ...row, number: -row.number, label_gone: true } : row;
     },
     /** A batch by what its label's code says; one that was taken back has no label any more. */
     byToken: (token: string): BatchRow | null => {

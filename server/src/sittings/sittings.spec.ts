@@ -60,6 +60,10 @@ describe('a sitting', () => {
     expect([again.number, again.token, again.facts.seeds]).toEqual([2, slip.token, 9]);
     expect((await get<Labelled>(`labels?code=${codeText(again.token)}`)).id).toBe(again.id);
     expect((await get<{ seedsLeft: number }>(`packets/${packets[0]}`)).seedsLeft).toBe(81);
+    // The slip stays taken back: its label is on the other.
+    const { number, journal } = await get<BatchWithJournal>(`batches/${slip.id}`);
+    expect(number).toBe(2);
+    await post(`batches/${slip.id}/undos`, { entryId: journal[0]?.id }, 409);
   });
 
   it('lays three lots into one bag, whichever comes first', async () => {
@@ -113,6 +117,8 @@ describe('a sitting', () => {
   it('is passed over, ended, and used again by name', async () => {
     const { lines, id } = await plan([line(packets[0]), line(packets[1])], { name: 'April' });
     await post(`sittings/${id}/lines/${lines[0]?.id}/skips`, { skipped: true });
+    await post(`sittings/${id}/lines/${lines[0]?.id}/skips`, { skipped: false });
+    await tuck(lines[0]);
     await tuck(lines[1]);
     await post(`sittings/${id}/lines/${lines[1]?.id}/skips`, { skipped: true }, 409);
     expect((await get<SittingName[]>('sittings'))[0]).toEqual(

@@ -40,7 +40,7 @@ export class ChooseSitting {
   );
   /** Lists that are not worked off yet, and those whose packets may be laid out again. */
   protected readonly going = computed(() => this.names().filter(({ ended }) => !ended));
-  protected readonly before = computed(() => this.names().filter(({ ended, name }) => ended || name !== null));
+  protected readonly before = computed(() => this.names().filter(({ ended }) => ended));
   protected readonly title = (name: SittingName): string => capital(sittingTitle(name, this.about.moments()));
   protected readonly word = numberWord;
 

@@ -17,7 +17,7 @@ import { Label } from '../kit/label';
 import { Towel } from '../kit/towel';
 import { paneDrawn, seedsLaid, stepsOf } from '../tuck/laid-out';
 import { requestOf } from '../tuck/request';
-import { TuckSources } from '../tuck/sources';
+import { ListSources, TuckSources } from '../tuck/sources';
 import { type Seat } from './seat';
 import { SittingApi } from './sitting.api';
 import { SittingPlan } from './sitting-plan';
@@ -28,7 +28,7 @@ import { WorktopClock } from './worktop-clock';
 @Component({
   selector: 'ft-lay',
   imports: [Handling, Label, MatButton, RouterLink, Stub, Towel],
-  providers: [TuckSources, SittingPlan],
+  providers: [{ provide: TuckSources, useClass: ListSources }, SittingPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './lay.html',
   styleUrl: './lay.scss',
@@ -173,6 +173,7 @@ export class LayScreen {
         next: ({ id, number }) => {
           this.laid.update((all) => [...all, { batchId: id, number }]);
           seat.line.update((line) => ({ ...line, batchId: id }));
+          for (const other of this.plan.open()) if (other.line().packetId === seat.line().packetId) other.again();
           this.onward();
         },
         error: (problem: ApiProblem) => this.failed.set(problem.message),

@@ -34,7 +34,9 @@ export class Seat {
     if (line.title !== null && line.batchId === null) this.plan.packetId.set(line.packetId);
   }
 
-  readonly open = computed(() => this.line().batchId === null && !this.line().skipped && this.line().title !== null);
+  /** Whether its sitting is over: then nothing is laid from it any more. */
+  readonly over = signal(false);
+  readonly open = computed(() => !this.over() && this.line().batchId === null && !this.line().skipped && this.line().title !== null);
   readonly ready = computed(() => !this.open() || (this.plan.plan() !== undefined && this.plan.settled()));
   readonly words = computed(() => wordsOf(this.plan));
   readonly count = computed(() => this.line().begun?.seeds ?? this.plan.seeds());
@@ -61,6 +63,11 @@ export class Seat {
       (short === null ? null : `The packet has only ${short} left: fewer seeds, or take it off the list.`)
     );
   });
+
+  /** Asks about its packet anew: something was just taken from it. */
+  again(): void {
+    this.plan.asked.update((nth) => nth + 1);
+  }
 
   end(): void {
     this.injector.destroy();

@@ -143,6 +143,7 @@ export class SittingPlan {
       return known;
     });
     for (const seat of before.values()) seat.end();
+    for (const seat of seats) seat.over.set(sitting.ended);
     this.seats.set(seats);
     this.at.set(sitting.at);
     this.name.set(sitting.name);

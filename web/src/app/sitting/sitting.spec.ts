@@ -133,10 +133,17 @@ describe('the list of a sitting', () => {
   it('ends where nothing is left to lay', async () => {
     const begun = { batchId: 'b1', begun: { seeds: 9, method: 'towel' as const } };
     const whole = sitting([line(1, begun), line(2, { skipped: true })]);
-    const screen = await list(whole, { 'POST sittings/s/ends': sitting(whole.lines, { ended: true }) });
-    expect(screen.find('h1')?.textContent).toBe('It is tucked in');
+    const screen = await list(whole, {
+      'POST sittings/s/ends': sitting(whole.lines, { ended: true }),
+      'POST sittings/s/lines/l2/skips': whole,
+    });
+    expect(screen.find('h1')?.textContent).toBe('One tucked in, one not laid');
     expect(screen.text).toContain('passed over');
-    await screen.click('The table is cleared');
+    await screen.click(/^Take it up again/);
+    expect(screen.sent('POST', 'sittings/s/lines/l2/skips')?.body).toEqual(jasmine.objectContaining({ skipped: false }));
+    await screen.settle(300);
+    expect(screen.find('h1')?.textContent).toMatch(/^One packet, about \d+ minutes left$/);
+    await screen.click('This list is not worked off any further');
     expect(screen.sent('POST', 'sittings/s/ends')).toBeDefined();
   });
 });

@@ -15,7 +15,7 @@ import { Field } from '../kit/field';
 import { readBy, text } from '../kit/validators';
 import { Labels } from '../print/open-labels';
 import { TuckPlan } from '../tuck/tuck-plan';
-import { TuckSources } from '../tuck/sources';
+import { ListSources, TuckSources } from '../tuck/sources';
 import { LinePanel } from './line-panel';
 import { OnTheTable } from './on-the-table';
 import { Seat } from './seat';
@@ -31,7 +31,7 @@ const PRINTED = 'fresh-tuck.printed';
 @Component({
   selector: 'ft-sitting',
   imports: [Field, MatButton, NgComponentOutlet, OnTheTable, RouterLink, Stub],
-  providers: [TuckSources, SittingPlan],
+  providers: [{ provide: TuckSources, useClass: ListSources }, SittingPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './sitting.html',
   styleUrl: './sitting.scss',
@@ -56,8 +56,12 @@ export class SittingScreen {
   protected readonly supplies = computed(() => suppliesFor(this.plan.lines(), this.plan.sitting()?.hands ?? {}));
   protected readonly headline = computed(() => {
     const [open, done] = [this.plan.open().length, this.plan.done().length];
-    if (open === 0)
-      return done === 0 ? 'Nothing is on this list' : done === 1 ? 'It is tucked in' : `All ${numberWord(done)} are tucked in`;
+    if (open === 0) {
+      if (done === 0) return 'Nothing was laid from this list';
+      const rest = this.plan.seats().length - done;
+      if (rest > 0) return `${capital(numberWord(done))} tucked in, ${numberWord(rest)} not laid`;
+      return done === 1 ? 'It is tucked in' : `All ${numberWord(done)} are tucked in`;
+    }
     const left = sittingHeadline(open, this.supplies().minutes.all);
     return done > 0 ? `${left} left` : left;
   });
@@ -201,6 +205,17 @@ export class SittingScreen {
         if (!printed) return;
         mark(this.sittingId());
         this.printed.set(true);
+      });
+  }
+
+  /** Passed over, and wanted after all. */
+  protected takeUp(seat: Seat): void {
+    this.api
+      .skip(this.sittingId(), seat.id, { id: uuid(), skipped: false })
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({
+        next: () => seat.take({ ...seat.line(), skipped: false }),
+        error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close'),
       });
   }
 

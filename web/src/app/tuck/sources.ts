@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { debounceTime, distinctUntilChanged, startWith, switchMap } from 'rxjs';
+import { debounceTime, distinctUntilChanged, type Observable, startWith, switchMap } from 'rxjs';
 import { HouseholdApi } from '../data/household/household.api';
 import { Changes } from '../data/transport/changes.service';
 import { TuckApi } from './tuck.api';
@@ -14,6 +14,11 @@ export class TuckSources {
   private readonly api = inject(TuckApi);
   private readonly householdApi = inject(HouseholdApi);
   private readonly changes = inject(Changes);
+
+  /** Asks about one packet, now and after every change. */
+  follow<T>(ask: () => Observable<T>): Observable<T> {
+    return this.changes.keep(ask);
+  }
 
   /** Words that the packets to choose from must hold. */
   readonly finding = signal('');
@@ -35,4 +40,12 @@ export class TuckSources {
     this.changes.keep(() => this.householdApi.holders()),
     { initialValue: [] },
   );
+}
+
+/** The same for a list of many packets: each is asked about once, or every change would ask for all of them again. */
+@Injectable()
+export class ListSources extends TuckSources {
+  override follow<T>(ask: () => Observable<T>): Observable<T> {
+    return ask();
+  }
 }

@@ -11,7 +11,6 @@ import { formatTemperature } from '@fresh-tuck/core/units';
 import { refusedInWords, unsuitedInWords, type Beginning } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 
-import { Changes } from '../data/transport/changes.service';
 import type { PlanQuestion } from '../data/forecast/forecast.messages';
 import { ForecastService } from '../data/forecast/forecast.service';
 import { dayMs } from '../data/household/moments';
@@ -36,7 +35,6 @@ export class TuckPlan {
   private readonly householdApi = inject(HouseholdApi);
   private readonly forecasts = inject(ForecastService);
   private readonly about = inject(AboutService);
-  private readonly changes = inject(Changes);
 
   /** Words that the packets to choose from must hold, what there is, and where it may go. */
   private readonly sources = inject(TuckSources);
@@ -47,8 +45,12 @@ export class TuckPlan {
   readonly holders = this.sources.holders;
 
   readonly packetId = signal<string | null>(null);
+  /** How often its packet was asked about anew. */
+  readonly asked = signal(0);
   private readonly sheet = toSignal(
-    toObservable(this.packetId).pipe(switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.householdApi.packet(id))))),
+    toObservable(computed(() => ({ id: this.packetId(), nth: this.asked() }))).pipe(
+      switchMap(({ id }) => (id === null ? of(null) : this.sources.follow(() => this.householdApi.packet(id)))),
+    ),
     { initialValue: null },
   );
   /** How many plants, and where that number comes from. */
@@ -116,7 +118,7 @@ export class TuckPlan {
   });
   readonly others = toSignal(
     toObservable(computed(() => this.chosen()?.id ?? null)).pipe(
-      switchMap((id) => (id === null ? of([]) : this.changes.keep(() => this.api.kin(id)))),
+      switchMap((id) => (id === null ? of([]) : this.sources.follow(() => this.api.kin(id)))),
     ),
     { initialValue: [] },
   );
@@ -128,7 +130,7 @@ export class TuckPlan {
   );
   readonly seasons = toSignal(
     toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(
-      switchMap((id) => (id === null ? of(null) : this.changes.keep(() => this.api.seasons(id)))),
+      switchMap((id) => (id === null ? of(null) : this.sources.follow(() => this.api.seasons(id)))),
     ),
     { initialValue: null },
   );
@@ -177,7 +179,7 @@ export class TuckPlan {
   private readonly begun = toSignal(
     toObservable(computed(() => ({ id: this.chosen()?.id ?? null, at: this.startAt() ?? this.plannedAt() }), { equal: sameStart })).pipe(
       switchMap(({ id, at }) =>
-        id === null ? of(null) : this.changes.keep(() => this.householdApi.start(id, at).pipe(map((start) => ({ id, at, start })))),
+        id === null ? of(null) : this.sources.follow(() => this.householdApi.start(id, at).pipe(map((start) => ({ id, at, start })))),
       ),
     ),
     { initialValue: null },
