@@ -1,8 +1,19 @@
 import fc from 'fast-check';
 import { USUAL_SETUP } from '../carrier/index.js';
 import { CROPS } from '../crops/index.js';
-import { clashInWords, labelCountInWords, minutesInWords, sittingHeadline, suppliesInWords } from '../words/index.js';
-import { alike, clashesOf, handsFor, keptApart, suppliesFor, type SeatedLine, type SittingLine } from './index.js';
+import { reportFor } from '../judging/index.js';
+import { look, NOW, parcel, slipsIn } from '../testing/index.js';
+import { wordsFor } from '../units/index.js';
+import {
+  clashInWords,
+  labelCountInWords,
+  minutesInWords,
+  ROUND_CAUTIONS,
+  roundRowInWords,
+  sittingHeadline,
+  suppliesInWords,
+} from '../words/index.js';
+import { alike, clashesOf, handsFor, keptApart, suppliesFor, type Clash, type SeatedLine, type SittingLine } from './index.js';
 
 const crop = (id: string) => CROPS.find((one) => one.id === id) ?? fail(id);
 const towel: SittingLine = {
@@ -171,6 +182,47 @@ describe('what would go wrong with a sitting', () => {
         if (largest <= Math.ceil(ids.length / 2)) expect(clashes(order)).withContext(ids.join()).toBe(0);
       }),
     );
+  });
+});
+
+describe('the sheet of a round', () => {
+  it('and every sentence of a sitting is heard without a slip, in both systems', () => {
+    const names = { crop: () => 'leek', seeds: () => 10, number: () => 7, spot: () => 'the mat', warmth: () => '28 °C, steady' };
+    const warmth = { key: 'a', spotId: 'x', loses: 3, kills: false, to: 'y', slowerDays: 3 } as const;
+    const clashes: Clash[] = [
+      { kind: 'warmth', ...warmth },
+      { kind: 'warmth', ...warmth, kills: true, to: null, slowerDays: null },
+      { kind: 'warmth', ...warmth, loses: 0, slowerDays: -2 },
+      { kind: 'bag', ...warmth, other: 'b' },
+      { kind: 'full', key: 'a', spotId: 'x', over: 1, to: null },
+      { kind: 'full', key: 'a', spotId: 'x', over: 3, to: 'y' },
+      { kind: 'alike', key: 'a', other: 'b', same: true },
+      { kind: 'alike', key: 'a', other: 'b', same: false },
+    ];
+    const supplies = suppliesInWords(
+      suppliesFor([
+        { ...towel, setup: { ...USUAL_SETUP, damped: 'peroxide' } },
+        { ...towel, method: 'pot', places: 2 },
+      ]),
+    );
+    for (const units of ['metric', 'us'] as const) {
+      const words = wordsFor('Europe/Copenhagen', units, NOW, 0.8);
+      const rows = (['towel', 'pot', 'water', 'surface'] as const).flatMap((method) => {
+        const facts = parcel('sweet-pea', 4, 24, { method, looks: [look(24, { tipped: 2, damp: 'damp' })] });
+        const { last, look: seen, act, caution } = roundRowInWords(facts, reportFor(facts, NOW), units, words);
+        return [last, seen, act, caution ?? ''];
+      });
+      const said = [
+        ...clashes.map((clash) => clashInWords(clash, names).text),
+        ...supplies.map(({ caution }) => caution ?? ''),
+        ...rows,
+        ...ROUND_CAUTIONS,
+      ];
+      const slips = said
+        .filter((text) => text !== '')
+        .flatMap((text) => slipsIn(units === 'us' ? text.replace('28 °C', '82 °F') : text, units).map((slip) => `${slip}: ${text}`));
+      expect(slips).toEqual([]);
+    }
   });
 });
 

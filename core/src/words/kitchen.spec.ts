@@ -41,6 +41,12 @@ describe('the worktop', () => {
     // Okra is nicked after the soak, and only what has not swollen; a gourd's coat is opened dry.
     const at = (lead: string, of = steps): number => of.findIndex((text) => text.startsWith(lead));
     expect(at('Soak')).toBeLessThan(at('Nick: only hard seed'));
+    // Put into water at the table, the paper is for when it is out.
+    const soaking = laid({ soaking: true });
+    expect(soaking.map(({ later }) => later ?? false)).toEqual(
+      soaking.map((_, nth) => nth > soaking.findIndex(({ text }) => text.startsWith('Soak'))),
+    );
+    expect(laid({ soaking: false }).some(({ later }) => later)).toBeFalse();
     const gourd = laid({ crop: crop('luffa') }).map(({ text }) => text);
     expect(at('Nick: the edge filed, or a sliver off the narrow root end.', gourd)).toBeLessThan(at('Soak', gourd));
     expect(steps.at(-2)).toBe(

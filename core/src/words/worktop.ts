@@ -25,6 +25,8 @@ export interface WorktopSetting {
   readonly prepared: readonly Preparation[];
   readonly chillDays: number | null;
   readonly chillDry?: boolean;
+  /** Whether it goes into the water now: then the rest is for when it is out. */
+  readonly soaking?: boolean;
   readonly closure: Closure;
   readonly dressed: boolean;
   readonly units: UnitSystem;
@@ -34,6 +36,8 @@ export interface WorktopSetting {
 export interface WorktopStep {
   readonly text: string;
   readonly caution: string | null;
+  /** Not now: once it is out of the water that it goes into now. */
+  readonly later?: boolean;
 }
 
 const plain = (text: string): WorktopStep => ({ text, caution: null });
@@ -209,14 +213,20 @@ export function worktop(setting: WorktopSetting): WorktopStep[] {
     text: `${capital(`${warmFirst}nto`)} the cold at about ${inUnits(`${crop.chill.celsius} °C`, units)} for ${(chillDays ?? 0) - crop.chill.warmWeeks * 7} days, ${then}.`,
     caution: foodFridgeInWords(crop, dressed),
   });
+  const order = inOrder(prepared, crop.preparation.sometimes);
+  const ready = order.map((step) => prepare(step, setting));
+  const soakAt = setting.soaking ? order.indexOf('soak') : -1;
   return [
     {
       text: 'Write the label before you open the packet.',
       caution: dressed ? 'Dressed seed: gloves, nothing near food or animals, wash your hands.' : null,
     },
     ...(chillDays !== null && chillDry ? [cold('dry, in its packet; then go on here')] : []),
-    ...inOrder(prepared, crop.preparation.sometimes).map((step) => prepare(step, setting)),
-    ...elsewhere(setting),
-    ...(chillDays === null || chillDry ? [] : [cold('damp, then to its warm spot')]),
+    ...ready.slice(0, soakAt + 1),
+    ...[
+      ...ready.slice(soakAt + 1),
+      ...elsewhere(setting),
+      ...(chillDays === null || chillDry ? [] : [cold('damp, then to its warm spot')]),
+    ].map((step) => (soakAt < 0 ? step : { ...step, later: true })),
   ];
 }

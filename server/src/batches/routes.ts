@@ -181,7 +181,7 @@ export function batchRoutes(services: Services): Router {
       const body = read(undoRequest, request.body);
       act(`undo ${batchId}`, body, (nowMs) => {
         const { number, label_gone: gone } = batches.get(batchId);
-        if (gone) throw new Problem(409, 'Label gone', `Label ${number} is on what was tucked in in its place: this one stays taken back.`);
+        if (gone) throw new Problem(409, 'Label gone', `Label ${number} is on the batch begun in its place: this one stays taken back.`);
         const { target, along, refusal } = undoing(batchId, body.entryId);
         if (along.some(({ id }) => !body.along.includes(id)))
           throw refusal ?? Problem.field('along', 'along must name what ended with this entry: it is taken back along with it');

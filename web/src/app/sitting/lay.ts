@@ -82,15 +82,18 @@ export class LayScreen {
   });
   protected readonly headline = computed(() => {
     const seat = this.seat();
-    return seat
-      ? `${seat.plan.way().carrier === 'towel' ? 'Lay' : 'Sow'} ${numberWord(seat.plan.seeds())} ${seat.crop()} ${seat.plan.seeds() === 1 ? 'seed' : 'seeds'}`
-      : '';
+    if (!seat) return '';
+    const { plan } = seat;
+    const what = `${numberWord(plan.seeds())} ${seat.crop()} ${plan.seeds() === 1 ? 'seed' : 'seeds'}`;
+    if (plan.soaking()) return `Put ${what} in water`;
+    return `${plan.way().carrier === 'towel' ? 'Lay' : 'Sow'} ${what}`;
   });
   protected readonly steps = computed(() => {
     const seat = this.seat();
     if (!seat) return [];
     const [first, ...rest] = stepsOf(seat.plan, this.about.household().units);
-    const where = seat.plan.way().bagged ? 'bag' : seat.plan.way().carrier === 'row' ? 'row' : 'tray';
+    const { plan } = seat;
+    const where = plan.soaking() ? 'cup' : plan.way().bagged ? 'bag' : plan.way().carrier === 'row' ? 'row' : 'tray';
     return [
       { text: `Label ${seat.line().number} goes to the ${where} first; only then open the packet.`, caution: first?.caution ?? null },
       ...rest,

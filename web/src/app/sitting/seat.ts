@@ -51,6 +51,12 @@ export class Seat {
     const cold = plan.chillDays() === null ? '' : `, ${plan.chillDays()} days of cold first`;
     return `${METHOD_WORDS[plan.method()]}${made}${cold}`;
   });
+  /** Where no number of seeds makes the plants sure, somebody has to say how many. */
+  readonly doubt = computed(() => {
+    const answer = this.plan.plan();
+    if (!this.open() || this.plan.seedsFixed() !== null || answer?.enough !== null || !this.plan.settled()) return null;
+    return `No number of seeds makes ${this.plan.wantedNumber()} plants sure: say how many you lay.`;
+  });
   /** Why it cannot be laid as it stands; null where it can. */
   readonly fault = computed(() => {
     const { plan } = this;

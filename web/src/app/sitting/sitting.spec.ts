@@ -159,7 +159,9 @@ describe('a packet at the worktop', () => {
     expect(body?.['sitting']).toEqual({ lineId: 'l1', seconds: jasmine.any(Number) });
     expect(body?.['startAt']).toBeNull();
     await screen.settle(200);
-    expect(screen.find('h1')?.textContent).toMatch(/okra seeds$/);
+    // What goes into water at the table is laid when it is out.
+    expect(screen.find('h1')?.textContent).toMatch(/^Put \S+ okra seeds in water$/);
+    expect(screen.text).toMatch(/Label 22 goes to the cup first.*Soak:.*Once they are out of the water:.*Wet the paper/);
     expect(screen.all('button').map((one) => one.textContent?.trim())).toContain('Undo 7');
   });
 
@@ -173,7 +175,7 @@ describe('a packet at the worktop', () => {
     await screen.click('Skip');
     expect(screen.sent('POST', 'sittings/s/lines/l1/skips')?.body).toEqual(jasmine.objectContaining({ skipped: true }));
     await screen.settle(200);
-    expect(screen.find('h1')?.textContent).toMatch(/okra seeds$/);
+    expect(screen.find('h1')?.textContent).toMatch(/okra seeds in water$/);
   });
 
   it('stays where it is where the server refuses it, and says why', async () => {

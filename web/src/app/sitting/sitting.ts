@@ -90,7 +90,8 @@ export class SittingScreen {
   private readonly seated = computed(() =>
     this.plan.open().flatMap((seat): SeatedLine[] => {
       const [crop, answer] = [seat.plan.crop(), seat.plan.plan()];
-      if (!crop || !answer) return [];
+      // A row of the bed takes no room on a board.
+      if (!crop || !answer || seat.plan.way().carrier === 'row') return [];
       return [
         {
           key: seat.id,
@@ -162,6 +163,12 @@ export class SittingScreen {
   }
 
   protected readonly row = (nth: number): number => Math.floor(nth / 4);
+
+  /** Where it goes: a row that no outdoor spot is named for stands in its bed. */
+  protected spotText({ plan }: Seat): string {
+    const spot = plan.spot();
+    return plan.way().carrier === 'row' && spot?.kind !== 'plot' ? 'in the bed' : (spot?.name ?? '');
+  }
 
   /** "own bag", "bag with 22 and 23". */
   protected bagText(seat: Seat): string {

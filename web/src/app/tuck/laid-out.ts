@@ -23,6 +23,7 @@ export function stepsOf(plan: TuckPlan, units: UnitSystem): WorktopStep[] {
     prepared: plan.prepared(),
     chillDays: plan.chillDays(),
     chillDry: plan.chillDry(),
+    soaking: plan.soaking(),
     closure: plan.lies(),
     dressed: plan.chosen()?.dressed ?? false,
     units,

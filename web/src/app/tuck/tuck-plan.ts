@@ -165,6 +165,9 @@ export class TuckPlan {
   private readonly fixedSpotId = computed<string | null>(() => {
     const fixed = this.holder()?.spotId ?? this.shared()?.spotId ?? this.spotFixed();
     if (fixed) return fixed;
+    // A row is sown outdoors, whatever else is warm.
+    const plot = this.way().carrier === 'row' ? this.spots().find(({ kind }) => kind === 'plot') : undefined;
+    if (plot) return plot.id;
     return this.chillDays() === null ? null : (this.spots().find(({ kind }) => kind === 'fridge')?.id ?? this.spots()[0]?.id ?? null);
   });
   /** How it is closed: a bag as it is said, everything else under its lid. */

@@ -13,6 +13,9 @@ import { Handling } from '../kit/handling';
       <h2 id="worktop">At the worktop</h2>
       <ol>
         @for (step of steps(); track $index) {
+          @if (step.later && !steps()[$index - 1]?.later) {
+            <li class="later">Once they are out of the water:</li>
+          }
           <li>
             {{ step.text }}
             @if (step.caution) {
@@ -51,6 +54,16 @@ import { Handling } from '../kit/handling';
         position: absolute;
         left: 4px;
         font: 700 19px/1.25 var(--heading);
+      }
+
+      &.later {
+        padding-left: 4px;
+        color: var(--water-word);
+        counter-increment: none;
+
+        &::before {
+          content: none;
+        }
       }
 
       .trouble {
