@@ -18,6 +18,7 @@ import { Towel } from '../kit/towel';
 import { paneDrawn, seedsLaid, stepsOf } from '../tuck/laid-out';
 import { requestOf } from '../tuck/request';
 import { ListSources, TuckSources } from '../tuck/sources';
+import { WorktopSteps } from '../tuck/worktop-steps';
 import { type Seat } from './seat';
 import { SittingApi } from './sitting.api';
 import { SittingPlan } from './sitting-plan';
@@ -27,7 +28,7 @@ import { WorktopClock } from './worktop-clock';
 /** One packet at the worktop, and one button to the next: stored as it is laid, not at the end. */
 @Component({
   selector: 'ft-lay',
-  imports: [Handling, Label, MatButton, RouterLink, Stub, Towel],
+  imports: [Handling, Label, MatButton, RouterLink, Stub, Towel, WorktopSteps],
   providers: [{ provide: TuckSources, useClass: ListSources }, SittingPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './lay.html',

@@ -13,6 +13,8 @@ import { SittingApi } from './sitting.api';
 
 /** A short wait for the next word before the list is stored, ms. */
 const SAVE_MS = 500;
+/** Before a server that did not answer is asked again, ms. */
+const AGAIN_MS = 3000;
 
 /** The list of a sitting: every packet with its sentence, kept on the server as it is changed. */
 @Injectable()
@@ -83,7 +85,10 @@ export class SittingPlan {
   );
   private readonly text = computed(() => JSON.stringify([this.local(), this.at(), this.name(), this.spent()]));
   private saved = '';
+  /** A list that the server refused is not sent again as it is. */
+  private refused = '';
   private sending = false;
+  private left = false;
 
   constructor() {
     toObservable(this.id)
@@ -114,11 +119,12 @@ export class SittingPlan {
     });
     effect((onCleanup) => {
       const text = this.text();
-      if (this.sitting() === null || text === this.saved || this.sitting()?.ended) return;
+      if (this.sitting() === null || text === this.saved || text === this.refused || this.sitting()?.ended) return;
       const timer = setTimeout(() => this.save(), SAVE_MS);
       onCleanup(() => clearTimeout(timer));
     });
     this.destroyRef.onDestroy(() => {
+      this.left = true;
       if (this.sitting() && !this.sitting()?.ended && this.text() !== this.saved) this.save();
       for (const seat of this.seats()) seat.end();
     });
@@ -127,9 +133,11 @@ export class SittingPlan {
   /** The list as the server has it: what was just changed here and is not stored yet stands. */
   private take(sitting: Sitting, force = false): void {
     // What was just sent comes back with its own answer.
-    if (this.sending) return;
-    const dirty = !force && this.sitting() !== null && untracked(this.text) !== this.saved;
-    this.sitting.set(sitting);
+    if (this.sending || this.left) return;
+    const now = untracked(this.sitting);
+    const dirty = !force && now !== null && untracked(this.text) !== this.saved;
+    // What is changed here was made on the list as it was read: where somebody else changed it too, the server says so.
+    this.sitting.set(dirty ? { ...sitting, version: now.version } : sitting);
     const before = new Map(untracked(this.seats).map((seat) => [seat.id, seat]));
     if (dirty) {
       for (const line of sitting.lines) before.get(line.id)?.line.set(line);
@@ -162,6 +170,8 @@ export class SittingPlan {
         this.sending = false;
         this.saved = text;
         this.problem.set(null);
+        // Its own answer is the list that whatever was said meanwhile is made on.
+        this.sitting.set(changed);
         this.take(changed, text === untracked(this.text));
         // What was typed while it was on its way follows it.
         if (text !== untracked(this.text)) this.save();
@@ -169,8 +179,13 @@ export class SittingPlan {
       error: (problem: ApiProblem) => {
         this.sending = false;
         this.problem.set(problem);
-        this.saved = text;
-        if (problem.status === 409 && this.id()) this.api.sitting(sitting.id).subscribe((fresh) => this.take(fresh, true));
+        if (problem.status === 0) {
+          // Nothing is lost by a server that does not answer: it is asked again.
+          setTimeout(() => this.save(), AGAIN_MS);
+          return;
+        }
+        this.refused = text;
+        if (problem.status === 409) this.api.sitting(sitting.id).subscribe((fresh) => this.take(fresh, true));
       },
     });
   }

@@ -130,6 +130,32 @@ describe('the list of a sitting', () => {
     expect(screen.text).toContain('4 labels: each twice, in and on the shared bag');
   });
 
+  it('keeps what was changed where the server refuses it, and reads the list anew where somebody else changed it', async () => {
+    const whole = sitting([line(1)]);
+    const refusing = problem(422, 'words.seeds must be a whole number from 1 to 400');
+    const kept = await list(whole, { 'PUT sittings/s': refusing });
+    await kept.press(/^Change 21:/);
+    await kept.say(/^How many seeds:/, 'How many seeds?', '12');
+    await kept.settle(900);
+    expect(kept.text).toContain('must be a whole number from 1 to 400');
+    expect(kept.text).toContain('12 leek, Quay');
+    expect(kept.asked.filter(({ method }) => method === 'PUT').length).toBe(1);
+  });
+
+  it('takes the list as it is where somebody changed it meanwhile', async () => {
+    const other = sitting([line(1, { words: { seeds: 5 } })], { version: 4 });
+    let asked = 0;
+    const screen = await list(sitting([line(1)]), {
+      'GET sittings/s': () => (asked++ === 0 ? sitting([line(1)]) : other),
+      'PUT sittings/s': problem(409, 'Somebody changed this list meanwhile.'),
+    });
+    await screen.press(/^Change 21:/);
+    await screen.say(/^How many seeds:/, 'How many seeds?', '12');
+    await screen.settle(900);
+    expect(screen.text).toContain('Somebody changed this list meanwhile.');
+    expect(screen.text).toContain('5 leek, Quay');
+  });
+
   it('ends where nothing is left to lay', async () => {
     const begun = { batchId: 'b1', begun: { seeds: 9, method: 'towel' as const } };
     const whole = sitting([line(1, begun), line(2, { skipped: true })]);
