@@ -11,6 +11,8 @@ const one = <T extends readonly [string, ...string[]]>(choices: T, what: string)
 /** What the gardener fixed of one packet's sentence; what is left out is worked out when it is laid. */
 export const lineWords = z.strictObject({
   wanted: whole(1, SEED_LIMIT, 'words.wanted').optional(),
+  /** Share of the plants that is worth keeping, where only the best are. */
+  keep: number(0.05, 1, 'words.keep', 'as a share').optional(),
   sureness: number(0.5, 0.99, 'words.sureness', 'as a share').optional(),
   seeds: whole(1, SEED_LIMIT, 'words.seeds').optional(),
   method: one(METHODS, 'words.method').optional(),

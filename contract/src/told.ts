@@ -170,6 +170,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   'lines.packetId': 'the packet',
   page: 'the page',
   perPot: 'the seeds to a pot',
+  keep: 'the share that is kept',
   keepers: 'the plants left in a pot',
   price: 'the price',
   rowsMm: 'the distance between rows',

@@ -10,6 +10,7 @@ export function wordsOf(plan: TuckPlan): LineWords {
   const keep = <K extends keyof LineWords>(name: K, value: LineWords[K] | null): void => {
     if (value !== null) words[name] = value;
   };
+  if (plan.keep() !== 1) words.keep = plan.keep();
   keep('sureness', plan.surenessFixed());
   keep('seeds', plan.seedsFixed());
   keep('method', plan.methodFixed());
@@ -45,6 +46,7 @@ export function wordsOf(plan: TuckPlan): LineWords {
 export function restore(plan: TuckPlan, words: LineWords): void {
   const or = <T>(value: T | undefined, other: T): T => (value === undefined ? other : value);
   plan.wanted.set(words.wanted === undefined ? null : { plants: words.wanted, from: null });
+  plan.keep.set(or(words.keep, 1));
   plan.surenessFixed.set(or(words.sureness, null));
   plan.seedsFixed.set(or(words.seeds, null));
   plan.methodFixed.set(or(words.method, null));
