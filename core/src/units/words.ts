@@ -72,3 +72,10 @@ export const capital = (text: string): string => text.replace(/^./, (first) => f
 
 /** With its first letter small, as within a sentence. */
 export const uncapital = (text: string): string => text.replace(/^./, (first) => first.toLowerCase());
+
+const SMALL = [
+  ...['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'],
+  ...['thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen', 'twenty'],
+];
+/** A small number as a word, as a heading says it; a larger one in figures. */
+export const numberWord = (count: number): string => SMALL[count] ?? String(count);

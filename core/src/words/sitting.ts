@@ -1,13 +1,6 @@
 import type { Clash, Supplies } from '../sowing/index.js';
-import { capital, counted } from '../units/index.js';
+import { capital, counted, numberWord } from '../units/index.js';
 import { MEDIUM_WORDS } from './vocabulary.js';
-
-const SMALL = [
-  ...['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'],
-  ...['thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen', 'twenty'],
-];
-/** A small number as a word, as a heading says it; a larger one in figures. */
-export const numberWord = (count: number): string => SMALL[count] ?? String(count);
 
 /** "Thirteen packets, about 70 minutes". */
 export function sittingHeadline(packets: number, minutes: number): string {

@@ -10,14 +10,11 @@ import { AboutService } from '../data/household/about.service';
 import { Changes } from '../data/transport/changes.service';
 import { WhyService } from '../data/forecast/why.service';
 import { RoundService } from '../data/household/round.service';
-import { formatLength } from '@fresh-tuck/core/units';
+import { formatLength, numberWord } from '@fresh-tuck/core/units';
 import { Parcel } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
 import { Why } from '../kit/why';
 import { TodayApi } from './today.api';
-
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-const inWords = (count: number): string => NUMBERS[count] ?? String(count);
 
 /** The walk round the home: which parcels to open now, and which to leave shut until when. */
 @Component({
@@ -48,7 +45,7 @@ export class TodayScreen {
   protected sittingText({ name, at, done, packets }: SittingName): string {
     if (done > 0) return `A sitting goes on: ${done} of ${packets} packets are done.`;
     const planned = at === null ? '' : `, ${this.about.moments().short(this.about.moments().at(at))}`;
-    return `${name ?? 'A list'} is planned${planned}: ${inWords(packets)} ${packets === 1 ? 'packet' : 'packets'}.`;
+    return `${name ?? 'A list'} is planned${planned}: ${numberWord(packets)} ${packets === 1 ? 'packet' : 'packets'}.`;
   }
   protected readonly count = computed(() => this.today()?.stations.reduce((sum, { stops }) => sum + stops.length, 0) ?? 0);
   protected readonly headline = computed(() => {
@@ -58,16 +55,16 @@ export class TodayScreen {
     const [danger] = this.today()?.dangers ?? [];
     if (danger) return danger.lead;
     const rescue = this.today()?.rescue;
-    if (rescue) return `Rescue ${inWords(rescue.batchIds.length)} ${rescue.batchIds.length === 1 ? 'parcel' : 'parcels'} first`;
+    if (rescue) return `Rescue ${numberWord(rescue.batchIds.length)} ${rescue.batchIds.length === 1 ? 'parcel' : 'parcels'} first`;
     if (count === 0) return `Nothing to open this ${part}`;
     // What lies in no bag is looked at, not opened.
     const others =
       this.today()?.stations.reduce((sum, { stops }) => sum + stops.filter(({ batch }) => batch.carrier.kind !== 'towel').length, 0) ?? 0;
     const parcels = count - others;
-    const open = parcels > 0 ? `Open ${inWords(parcels)} ${parcels === 1 ? 'parcel' : 'parcels'}` : '';
+    const open = parcels > 0 ? `Open ${numberWord(parcels)} ${parcels === 1 ? 'parcel' : 'parcels'}` : '';
     const see =
       others > 0
-        ? `${parcels > 0 ? 'look at' : 'Look at'} ${inWords(others)} ${parcels > 0 ? 'more' : others === 1 ? 'sowing' : 'sowings'}`
+        ? `${parcels > 0 ? 'look at' : 'Look at'} ${numberWord(others)} ${parcels > 0 ? 'more' : others === 1 ? 'sowing' : 'sowings'}`
         : '';
     return `${[open, see].filter(Boolean).join(', ')} this ${part}`;
   });
@@ -109,7 +106,7 @@ export class TodayScreen {
   /** For the phone: the shut ones in one line. */
   protected readonly shutHeading = computed(() => {
     const shut = this.today()?.shut.length ?? 0;
-    return `Leave ${inWords(shut)} shut`;
+    return `Leave ${numberWord(shut)} shut`;
   });
 
   constructor() {
