@@ -174,10 +174,7 @@ export function batchStore(db: Database) {
       return row.number < 0 ? { ...row, number: -row.number, label_gone: true } : row;
     },
     /** A batch by what its label's code says; one that was taken back has no label any more. */
-    byToken: (token: string): BatchRow | null => {
-      const id = idByToken(token);
-      return id === undefined ? null : (one(id) ?? null);
-    },
+    byToken: (token: string): BatchRow | null => one(idByToken(token) ?? '') ?? null,
     liveIds: (): string[] => live().map(({ id }) => id),
     /** What ended batches, the latest first; a batch that was counted and closed stands twice. */
     ends,
