@@ -31,6 +31,7 @@ interface Waiting {
   readonly written: number;
   readonly message: ToWorker;
   readonly same: string;
+  readonly nowMs: number;
   readonly reply: Promise<Buffer>;
   resolve(body: Buffer): void;
   reject(error: unknown): void;
@@ -66,6 +67,9 @@ function askInPlace(db: Database): Ask {
     close: () => Promise.resolve(),
   });
 }
+
+/** An answer is as good for so long, ms: a clock may have been stepped on while it was worked out. */
+const SAME_MOMENT_MS = 5_000;
 
 /** A worker that has died this often in a row is not started again. */
 const MOST_DEATHS = 3;
@@ -132,29 +136,31 @@ function askWorker(db: Database): Ask {
     if (running) started().postMessage(running.message);
   }
 
-  function put(message: ToWorker, same: string): Promise<Buffer> {
+  function put(message: ToWorker, same: string, nowMs: number): Promise<Buffer> {
     if (closed && message.kind !== 'end')
       return Promise.reject(new Problem(503, 'Closing', 'The server is just stopping. Try again in a moment.'));
-    const asked = queue.find((waiting) => waiting.same === same);
+    const alike = (waiting: Waiting | null): waiting is Waiting =>
+      waiting?.same === same && Math.abs(nowMs - waiting.nowMs) <= SAME_MOMENT_MS;
+    const asked = queue.find(alike);
     if (asked) return asked.reply;
     // What is being answered is as good, if nothing was written since it was asked.
-    if (running?.same === same && running.written === written()) return running.reply;
+    if (alike(running) && running.written === written()) return running.reply;
     let resolve: Waiting['resolve'] = () => undefined;
     let reject: Waiting['reject'] = () => undefined;
     const reply = new Promise<Buffer>((kept, broken) => {
       resolve = kept;
       reject = broken;
     });
-    queue.push({ message, same, reply, resolve, reject, written: 0 });
+    queue.push({ message, same, nowMs, reply, resolve, reject, written: 0 });
     pump();
     return reply;
   }
 
-  return withValue((name, nowMs, ...args) => put({ key: nextKey++, kind: 'ask', name, nowMs, args }, JSON.stringify([name, args])), {
+  return withValue((name, nowMs, ...args) => put({ key: nextKey++, kind: 'ask', name, nowMs, args }, JSON.stringify([name, args]), nowMs), {
     async close() {
       closed = true;
       if (!worker) return;
-      await put({ key: nextKey++, kind: 'end' }, 'end').catch(() => undefined);
+      await put({ key: nextKey++, kind: 'end' }, 'end', 0).catch(() => undefined);
       const ending = worker;
       worker = null;
       await ending.terminate();

@@ -52,6 +52,9 @@ describe('questions asked beside the request loop', () => {
     const [first, second] = await Promise.all([ask()('find', now(), 'okra'), ask()('find', now(), 'okra')]);
     expect(first).toBe(second);
     expect((JSON.parse(first.toString()) as { kind: string }[]).length).toBe(3);
+    // A clock that is stepped on while an answer is worked out gets its own.
+    const days = [0, 1].map(async (day) => (await ask().value('today', now() + day * 86_400_000)).nowMs);
+    expect(await Promise.all(days)).toEqual([now(), now() + 86_400_000]);
     await home.request.get(`/api/batches/${uuid()}`).expect(404);
     await expectAsync(ask()('batch', now(), 'nowhere')).toBeRejectedWithError(/no batch/);
     const misspelt = JSON.parse((await ask()('find', now(), 'okra tal mast')).toString()) as { title: string }[];
