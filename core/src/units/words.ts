@@ -56,6 +56,10 @@ export function wordsFor(zone: string, units: UnitSystem, nowMs: number, millili
 /** "1 seed", "3 seeds". */
 export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 
+const ROW = new Intl.ListFormat('en-GB');
+/** "21", "21 and 22", "21, 22 and 23". */
+export const listed = (all: readonly (string | number)[]): string => ROW.format(all.map(String));
+
 /** "4", or "0 to 4" where low and high differ. */
 export const rangeInWords = (low: number, high: number): string => (low === high ? `${low}` : `${low} to ${high}`);
 

@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { capital, inUnits, type UnitSystem } from '../units/index.js';
+import { capital, inUnits, listed, type UnitSystem } from '../units/index.js';
 
 /** What belongs to a kind of place, said where a spot is chosen. Usual safe practice; makers' instructions and local codes come first. */
 export const PLACE_CAUTIONS: Readonly<Record<string, string>> = {
@@ -25,7 +25,7 @@ export function handlingInWords({ name, hazards }: Pick<Crop, 'name' | 'hazards'
 
 /** Why seed does not go into a fridge with food; null where it may, in its tub. */
 export function foodFridgeInWords({ hazards }: Pick<Crop, 'hazards'>, dressed: boolean): string | null {
-  const what = [dressed ? 'dressed' : '', hazards.care.includes('poisonous') ? 'poisonous' : ''].filter(Boolean).join(' and ');
+  const what = listed([dressed ? 'dressed' : '', hazards.care.includes('poisonous') ? 'poisonous' : ''].filter(Boolean));
   return what === ''
     ? null
     : `${capital(what)} seed never lies in a fridge with food: another cold spot, or a fridge without food, in a lidded tub with its label.`;

@@ -3,7 +3,7 @@ import type { Method } from '../method/index.js';
 import type { Destination } from '../moving/index.js';
 import type { ClosingReason, ParcelLook } from '../parcel/index.js';
 import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '../seedtest/index.js';
-import { counted, type Words } from '../units/index.js';
+import { counted, listed, type Words } from '../units/index.js';
 import { amendedInWords, labelsInWords, type AmendedFact } from './mending.js';
 import { CLASS_WORDS, CLOSURE_WORDS, DAMP_WORDS, DESTINATION_WORDS, REASON_WORDS, STAGE_WORDS, TROUBLE_WORDS } from './vocabulary.js';
 
@@ -159,7 +159,7 @@ export function bagLineInWords(line: BagLine): string {
       return `The ${line.holder}: ${CLOSURE_WORDS[line.closure].text}.`;
     case 'rebag':
       return line.mates.length > 0
-        ? `Laid into the ${line.holder} with ${line.mates.join(' and ')}: ${line.spot}.`
+        ? `Laid into the ${line.holder} with ${listed(line.mates)}: ${line.spot}.`
         : `Laid into a ${line.holder} of its own: ${line.spot}.`;
     case 'weighing':
       return `The ${line.holder} weighed ${line.grams} g${line.full ? ', just given its water' : ''}.`;

@@ -1,5 +1,5 @@
 import type { KnownFact } from '../forecast/index.js';
-import { DAY_MS, spanInWords } from '../units/index.js';
+import { DAY_MS, listed, spanInWords } from '../units/index.js';
 
 /** One thing that was known of a lot before its first look. */
 export function knownInWords(fact: KnownFact): string {
@@ -18,9 +18,9 @@ export function knownInWords(fact: KnownFact): string {
     case 'test':
       return `test ${fact.number} of this packet: ${fact.normal} of ${fact.seeds} grew sound seedlings`;
     case 'records': {
-      const from = [fact.packet > 0 ? `${fact.packet} finished of this packet` : '', fact.crop > 0 ? `${fact.crop} of this crop` : '']
-        .filter(Boolean)
-        .join(' and ');
+      const from = listed(
+        [fact.packet > 0 ? `${fact.packet} finished of this packet` : '', fact.crop > 0 ? `${fact.crop} of this crop` : ''].filter(Boolean),
+      );
       const percent = Math.round((Math.exp(fact.shift) - 1) * 100);
       const pace =
         Math.abs(percent) < 3

@@ -2,7 +2,7 @@ import type { MethodId } from '../method/index.js';
 import { methodOf } from '../method/index.js';
 import type { Preparation } from '../preparing/index.js';
 import type { Destination } from '../moving/index.js';
-import { capital, counted, type Words } from '../units/index.js';
+import { capital, counted, listed, type Words } from '../units/index.js';
 import { preparingInWords } from './soak.js';
 import { DESTINATION_WORDS } from './vocabulary.js';
 
@@ -90,7 +90,7 @@ export function undoneInWords(fact: UndoneFact, method: MethodId, words: Pick<Wo
       const back = [sprouts > 0 ? counted(sprouts, 'sprout') : '', quiet > 0 ? counted(quiet, 'quiet seed') : ''].filter(Boolean);
       const one = labels.length === 1;
       const parts = [
-        `${back.join(' and ')} ${sprouts + quiet === 1 ? 'lies where it' : 'lie where they'} lay before.`,
+        `${listed(back)} ${sprouts + quiet === 1 ? 'lies where it' : 'lie where they'} lay before.`,
         labels.length === 0
           ? ''
           : `${capital(labelsInWords(labels))} ${one ? 'leaves the Nursery and is' : 'leave the Nursery and are'} not given again.`,

@@ -1,5 +1,5 @@
 import { ROUND_CAUTIONS, roundRowInWords } from '@fresh-tuck/core/words';
-import { counted, wordsFor } from '@fresh-tuck/core/units';
+import { counted, listed, wordsFor } from '@fresh-tuck/core/units';
 import type { Reader } from '../forecasts/reader.js';
 import type { RoundJob } from './jobs.js';
 
@@ -33,7 +33,7 @@ export function roundSheet({ forecasts, household, spots }: Reader) {
       kind: 'round',
       page: home.paper?.page ?? 'a4',
       title: `${home.name}: the round`,
-      intro: `${counted(live.length, 'parcel')} in ${counted(stations.length, 'place')}, as of ${words.moment(nowMs)}. Write the time you look, and what you see; leave blank what you did not look at. Looking times here: ${home.lookingTimes.join(' and ')}.`,
+      intro: `${counted(live.length, 'parcel')} in ${counted(stations.length, 'place')}, as of ${words.moment(nowMs)}. Write the time you look, and what you see; leave blank what you did not look at. Looking times here: ${listed(home.lookingTimes)}.`,
       stations,
       cautions: ROUND_CAUTIONS,
     };

@@ -1,6 +1,6 @@
 import type { Batch, Card, Stop, Today } from '@fresh-tuck/contract';
 import { paperByNow } from '@fresh-tuck/core/judging';
-import { spanInWords, wordsFor, type Words } from '@fresh-tuck/core/units';
+import { listed, spanInWords, type Words, wordsFor } from '@fresh-tuck/core/units';
 import { drowning, hotPlace } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
 import type { Told } from './said.js';
@@ -16,7 +16,7 @@ function cardOf({ facts: { seeds, wanted, startMs, looks }, answers: { curve: _,
 /** Opening a bag opens every parcel in it: the others come along and say why. */
 function stopOf(batch: Batch): Stop {
   const along = batch.answers.next.reason === 'bag';
-  const mates = batch.bagMates.join(' and ');
+  const mates = listed(batch.bagMates);
   return { batch: cardOf(batch), dueNow: !along, bagReason: along ? `In the same bag as ${mates}: look while it is open.` : null };
 }
 

@@ -2,7 +2,7 @@ import { readBy, readGrams, text } from '../kit/validators';
 import { Field } from '../kit/field';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
-import { formatTemperature } from '@fresh-tuck/core/units';
+import { formatTemperature, listed } from '@fresh-tuck/core/units';
 import { askedBack } from '@fresh-tuck/core/warmth';
 import { askBackInWords, CLOSURE_WORDS } from '@fresh-tuck/core/words';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal, effect } from '@angular/core';
@@ -45,7 +45,7 @@ import { HouseholdApi } from '../data/household/household.api';
       <legend>Lay this parcel into</legend>
       @for (holder of others(); track holder.id) {
         <button matButton="outlined" type="button" class="choice" (click)="into({ holderId: holder.id })">
-          the {{ holder.kind }} with {{ holder.numbers.join(' and ') }}, {{ holder.spotName }}
+          the {{ holder.kind }} with {{ listed(holder.numbers) }}, {{ holder.spotName }}
         </button>
       }
       @if (batch().bagMates.length > 0) {
@@ -98,6 +98,7 @@ export class Bag {
   readonly said = output<string>();
   /** When it was done; null is now. */
   protected readonly at = signal<string | null>(null);
+  protected readonly listed = listed;
   protected readonly closures = CLOSURES;
   protected readonly closureWords = CLOSURE_WORDS;
   protected readonly error = signal<string | null>(null);

@@ -10,7 +10,7 @@ import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
-import { counted, formatTemperature } from '@fresh-tuck/core/units';
+import { counted, formatTemperature, listed } from '@fresh-tuck/core/units';
 import { Parts } from './parts';
 import { AboutService } from '../data/household/about.service';
 import { Acts } from '../data/household/acts.service';
@@ -164,7 +164,7 @@ export class BatchScreen {
       parts.push(plants === null || plants === wanted ? `${wanted} wanted` : `${wanted} sprouts wanted for ${plants} plants`);
     const { target } = batch.aim;
     if (target) parts.push(targetInWords(target.kind, this.about.moments().dated(dayMs(target.day))));
-    if (batch.bagMates.length > 0) parts.push(`in one bag with ${batch.bagMates.join(' and ')}`);
+    if (batch.bagMates.length > 0) parts.push(`in one bag with ${listed(batch.bagMates)}`);
     return parts.join(' · ');
   }
 

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { listed } from '@fresh-tuck/core/units';
 
 const WIDTH = 460;
 const LEFT = 14;
@@ -66,5 +67,5 @@ export class DayLine {
   protected readonly hours = HOURS;
   protected readonly x = (hour: number): number => LEFT + (hour / 24) * (WIDTH - 2 * LEFT);
   protected readonly marks = computed(() => this.times().map((time) => ({ time, x: this.x(hourOf(time)) })));
-  protected readonly inWords = computed(() => `Looked at ${this.times().join(' and ')}`);
+  protected readonly inWords = computed(() => `Looked at ${listed(this.times())}`);
 }

@@ -1,4 +1,5 @@
 import { saysSomething, seedsSeen, type Draft } from './draft';
+import { listed } from '@fresh-tuck/core/units';
 
 /** Whether something is said, but nothing of the seeds: that is stored as it is, and said before. */
 export const onlyPartOf = (draft: Draft): boolean => saysSomething(draft) && !seedsSeen(draft);
@@ -9,7 +10,7 @@ export function saveText(draft: Draft, another: boolean): string {
   if (!saysSomething(draft)) return `Nothing new${on}`;
   if (!seedsSeen(draft)) {
     const said = [...(draft.damp === null ? [] : ['the damp']), ...(draft.troubles.size === 0 ? [] : ['what is wrong'])];
-    return `Save ${said.join(' and ')} only${on}`;
+    return `Save ${listed(said)} only${on}`;
   }
   return another ? `Save${on}` : 'Save this look';
 }

@@ -16,6 +16,7 @@ import {
   type PacketDraft,
   type RatesAre,
 } from '@fresh-tuck/core/seedbox';
+import { listed } from '@fresh-tuck/core/units';
 import { FileButton } from '../kit/file-button';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -114,7 +115,7 @@ export class ImportScreen {
       fresh > 0 ? counted(fresh, 'packet', 'packets') : '',
       changing > 0 ? counted(changing, 'correction', 'corrections') : '',
     ];
-    return `Bring in ${parts.filter(Boolean).join(' and ')}`;
+    return `Bring in ${listed(parts.filter(Boolean))}`;
   });
   protected readonly how = computed(() => {
     const table = this.table();

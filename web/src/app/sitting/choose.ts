@@ -8,7 +8,7 @@ import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { SittingName, SittingRequest } from '@fresh-tuck/contract';
-import { capital, numberWord } from '@fresh-tuck/core/units';
+import { capital, counted, numberWord } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { Changes } from '../data/transport/changes.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -42,6 +42,7 @@ export class ChooseSitting {
   protected readonly before = computed(() => this.names().filter(({ ended }) => ended));
   protected readonly title = (name: SittingName): string => capital(sittingTitle(name, this.about.moments()));
   protected readonly word = numberWord;
+  protected readonly counted = counted;
 
   /** Chosen packets, in the order they were chosen, with what a list from before said of them. */
   protected readonly chosen = signal<readonly (NewLine & { readonly title: string })[]>([]);

@@ -5,7 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { suppliesFor } from '@fresh-tuck/core/sowing';
-import { counted, numberWord } from '@fresh-tuck/core/units';
+import { counted, listed, numberWord } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
 import { MendApi } from '../data/household/mend.api';
@@ -46,6 +46,7 @@ export class LayScreen {
   private readonly router = inject(Router);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly clock = inject(WorktopClock);
+  protected readonly counted = counted;
   protected readonly about = inject(AboutService);
   protected readonly plan = inject(SittingPlan);
   readonly sittingId = input.required<string>();
@@ -78,7 +79,7 @@ export class LayScreen {
   protected readonly shared = computed(() => {
     const seat = this.seat();
     const mates = seat ? this.plan.matesOf(seat).filter((one) => one !== seat) : [];
-    return mates.length === 0 ? '' : `in one bag with ${mates.map((one) => one.line().number).join(' and ')}`;
+    return mates.length === 0 ? '' : `in one bag with ${listed(mates.map((one) => one.line().number))}`;
   });
   protected readonly headline = computed(() => {
     const seat = this.seat();

@@ -6,7 +6,7 @@ import { RouterLink } from '@angular/router';
 import { v7 as uuid } from 'uuid';
 import type { LabelsRequest } from '@fresh-tuck/contract';
 import { clashesOf, keptApart, suppliesFor, type Clash, type SeatedLine } from '@fresh-tuck/core/sowing';
-import { capital, numberWord } from '@fresh-tuck/core/units';
+import { capital, listed, numberWord } from '@fresh-tuck/core/units';
 import { clashInWords, minutesInWords, sittingHeadline, type ClashTold } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
@@ -80,7 +80,7 @@ export class SittingScreen {
       const until = this.about.moments().short(untilMs);
       out.set(until, [...(out.get(until) ?? []), seat.crop()]);
     }
-    const told = [...out].map(([until, crops]) => `${crops.join(', ').replace(/, ([^,]*)$/, ' and $1')} until ${until}`);
+    const told = [...out].map(([until, crops]) => `${listed(crops)} until ${until}`);
     return told.length === 0 ? '' : `Into water at the table: ${told.join('; ')}.`;
   });
   /** Whether the labels lead, or the first packet. */
@@ -176,9 +176,9 @@ export class SittingScreen {
     const kind = plan.way().bagged ? 'bag' : plan.way().carrier === 'row' ? '' : 'tray';
     if (kind === '') return '';
     const there = plan.holder();
-    if (there) return `${there.kind} with ${there.numbers.join(', ')}`;
+    if (there) return `${there.kind} with ${listed(there.numbers)}`;
     const others = this.plan.matesOf(seat).filter((one) => one !== seat);
-    return others.length === 0 ? `own ${kind}` : `${kind} with ${others.map((one) => one.line().number).join(', ')}`;
+    return others.length === 0 ? `own ${kind}` : `${kind} with ${listed(others.map((one) => one.line().number))}`;
   }
 
   /** Does what a clash's button says. */

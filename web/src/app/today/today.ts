@@ -10,7 +10,7 @@ import { AboutService } from '../data/household/about.service';
 import { Changes } from '../data/transport/changes.service';
 import { WhyService } from '../data/forecast/why.service';
 import { RoundService } from '../data/household/round.service';
-import { formatLength, numberWord } from '@fresh-tuck/core/units';
+import { formatLength, listed, numberWord } from '@fresh-tuck/core/units';
 import { Parcel } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
 import { Why } from '../kit/why';
@@ -29,6 +29,7 @@ export class TodayScreen {
   private readonly router = inject(Router);
   private readonly round = inject(RoundService);
   protected readonly why = inject(WhyService).of;
+  protected readonly listed = listed;
   protected readonly about = inject(AboutService);
   protected readonly today = toSignal(
     inject(Changes)
@@ -84,7 +85,7 @@ export class TodayScreen {
     const all = [...(today?.stations.flatMap(({ stops }) => stops) ?? []), ...(today?.shut ?? [])].map(({ batch }) => batch);
     const bags = new Map<string, { id: string; numbers: string }>();
     for (const { id, holder } of all.filter((batch) => batchIds.includes(batch.id)))
-      if (!bags.has(holder.id)) bags.set(holder.id, { id, numbers: holder.numbers.join(' and ') });
+      if (!bags.has(holder.id)) bags.set(holder.id, { id, numbers: listed(holder.numbers) });
     return [...bags.values()];
   }
   /** A bag is opened once, whatever lies in it: its parcels stand together. */
@@ -94,7 +95,7 @@ export class TodayScreen {
     return [...bags.entries()].map(([id, own]) => ({
       id,
       kind: own[0]?.batch.holder.kind ?? 'bag',
-      numbers: own.map(({ batch }) => batch.number).join(' and '),
+      numbers: listed(own.map(({ batch }) => batch.number)),
       stops: own,
     }));
   }

@@ -8,6 +8,7 @@ import { type FormControl, FormGroup } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { CLOSURES } from '@fresh-tuck/contract/choices';
 import { CLOSURE_WORDS, preparingInWords } from '@fresh-tuck/core/words';
+import { listed } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { NewSpot } from '../house/new-spot';
 import { type Choice, Choices } from '../kit/choices';
@@ -95,7 +96,7 @@ export class Sentence {
     ...CLOSURES.map((value) => ({ value, text: CLOSURE_WORDS[value].text, follows: CLOSURE_WORDS[value].follows })),
     ...this.plan.holders().map(({ id, kind, numbers, spotName }) => ({
       value: id,
-      text: `the ${kind} with ${numbers.join(' and ')}`,
+      text: `the ${kind} with ${listed(numbers)}`,
       follows: `${spotName}; opening it opens all`,
     })),
   ]);
@@ -127,7 +128,7 @@ export class Sentence {
     const mate = this.plan.mates().find(({ value }) => value === this.plan.mate());
     if (mate) return mate.text;
     const holder = this.plan.holder();
-    return holder ? `${holder.kind} with ${holder.numbers.join(' and ')}` : CLOSURE_WORDS[this.plan.closure()].text;
+    return holder ? `${holder.kind} with ${listed(holder.numbers)}` : CLOSURE_WORDS[this.plan.closure()].text;
   });
   /** Seeds that a sureness takes. */
   private levelText(sureness: number): string {
