@@ -1,5 +1,6 @@
 import { parcelState, type ParcelState } from '@fresh-tuck/core/parcel';
-import type { BatchRow, BatchStore } from './store.js';
+import type { BatchRow } from './row.js';
+import type { BatchStore } from './store.js';
 import { Problem } from '../http/problem.js';
 import { amended } from '../journal/amend.js';
 import type { Entry, Subject } from '../journal/entry.js';

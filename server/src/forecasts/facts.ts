@@ -4,7 +4,8 @@ import type { HolderStore } from '../holders/store.js';
 import type { PacketStore } from '../packets/store.js';
 import type { SpotRecord, SpotStore } from '../spots/store.js';
 import type { JournalStore } from '../journal/store.js';
-import type { BatchRow, BatchStore } from '../batches/store.js';
+import type { BatchRow } from '../batches/row.js';
+import type { BatchStore } from '../batches/store.js';
 
 /** What facts are gathered from. */
 export interface Stores {

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { PastLot } from '@fresh-tuck/core/forecast';
-import type { BatchEnd } from '../batches/store.js';
+import type { BatchEnd } from '../batches/row.js';
 import type { Stores } from './facts.js';
 
 /** Where what finished batches teach is kept once it was worked out; see {@link lotCache}. */

@@ -1,7 +1,7 @@
 import QuickLRU from 'quick-lru';
 import { agedShares, bookPrior, learn, type KnownFact, type LotPrior, type PacketFacts, type PastLot } from '@fresh-tuck/core/forecast';
 import { pastLotOf, type ParcelFacts, type PriorStep } from '@fresh-tuck/core/parcel';
-import type { BatchEnd, BatchRow } from '../batches/store.js';
+import type { BatchEnd, BatchRow } from '../batches/row.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { methodOf } from '@fresh-tuck/core/method';
 import { yearAt } from '@fresh-tuck/core/units';

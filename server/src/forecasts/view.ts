@@ -9,7 +9,7 @@ import { factsOf, type OtherPacket, type ParcelFacts } from '@fresh-tuck/core/pa
 import type { Entry } from '../journal/entry.js';
 import { lastAmendment } from '../journal/amend.js';
 import { closedAt, countingOf, isUntucked, looksOf, movesOf, reasonOf, resultOf, seedsOf } from '../journal/read.js';
-import type { BatchRow } from '../batches/store.js';
+import type { BatchRow } from '../batches/row.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { answerCache } from './answers.js';
 import { holderOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.js';

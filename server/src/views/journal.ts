@@ -6,7 +6,7 @@ import type { Preparation } from '@fresh-tuck/core/preparing';
 import type { Words } from '@fresh-tuck/core/units';
 import { bagLineInWords, journalInWords, type AmendedFact, type BagLine, type JournalFact, type UndoneFact } from '@fresh-tuck/core/words';
 import type { Aim } from '@fresh-tuck/contract';
-import type { BatchRow } from '../batches/store.js';
+import type { BatchRow } from '../batches/row.js';
 import type { Amended, Entry } from '../journal/entry.js';
 import { seedsOf } from '../journal/read.js';
 import type { AllStores } from '../stores.js';

@@ -13,6 +13,7 @@ import { AboutService } from '../data/household/about.service';
 import { MendApi } from '../data/household/mend.api';
 import { RoundService } from '../data/household/round.service';
 import { type ApiProblem } from '../data/transport/transport.service';
+import { Entry } from '../kit/entry';
 import { readBy, text, wholeFrom } from '../kit/validators';
 
 const DAY_MS = 86_400_000;
@@ -23,7 +24,7 @@ type Damp = (typeof DAMPS)[number] | '';
 /** Several days of one batch at once: a row a look, its time and what showed in all by then. What is left blank was not looked at. */
 @Component({
   selector: 'ft-days',
-  imports: [MatButton, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
+  imports: [Entry, MatButton, MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './days.html',
   styleUrl: './days.scss',

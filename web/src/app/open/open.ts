@@ -8,7 +8,7 @@ import { catchError, EMPTY, finalize, from, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { methodFor, methodOf } from '@fresh-tuck/core/method';
-import { capital } from '@fresh-tuck/core/units';
+import { listed } from '@fresh-tuck/core/units';
 import type { SeedMark } from '@fresh-tuck/core/parcel';
 import type { Preparation } from '@fresh-tuck/core/preparing';
 import { preparingInWords, type Act } from '@fresh-tuck/core/words';
@@ -33,6 +33,7 @@ import { Move } from './move';
 import { Peek } from './peek';
 import { onlyPartOf, saveAndMoveText, saveText } from './save-text';
 import { LookSender } from './look-sender.service';
+import { walked } from './walked';
 import { isShortcut, KEYS } from './draft-keys';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
 
@@ -61,6 +62,7 @@ export class OpenScreen {
     const facts = this.batch()?.facts;
     return facts ? methodFor(facts.method, facts.crop) : methodOf('towel');
   });
+  protected readonly listed = listed;
   protected readonly preparing = (steps: readonly Preparation[]): string => preparingInWords(steps, null);
   protected readonly round = inject(RoundService);
 
@@ -103,15 +105,10 @@ export class OpenScreen {
   /** What a look asks besides the seeds, while one is being made. */
   protected readonly asking = computed(() => (this.moving() ? null : this.before()));
   protected readonly counted = computed(() => this.before()?.counted.reduce((sum, { count }) => sum + count, 0) ?? 0);
-  protected readonly nextId = computed(() => this.round.after(this.batchId()));
-  protected readonly place = computed(() => {
-    const ids = this.round.batchIds();
-    const index = ids.indexOf(this.batchId());
-    return index < 0 ? null : { index: index + 1, of: ids.length };
-  });
-  protected readonly title = computed(() =>
-    this.correcting() ? 'Correct a look' : this.place() ? `${capital(this.about.moments().partOfDay)} round` : 'Open a parcel',
-  );
+  private readonly walked = walked(this.batchId, this.correcting);
+  protected readonly nextId = this.walked.nextId;
+  protected readonly place = this.walked.place;
+  protected readonly title = this.walked.title;
   /** Sprouts are ready: then the filled button is their move. */
   protected readonly moveDue = computed(
     () => !this.correcting() && (this.answer()?.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue') ?? false),

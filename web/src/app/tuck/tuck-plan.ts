@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { debounceTime, filter, map, of, switchMap } from 'rxjs';
-import type { BatchRequest, PacketSheet } from '@fresh-tuck/contract';
+import type { BatchRequest } from '@fresh-tuck/contract';
 import { usualSteps } from '@fresh-tuck/core/preparing';
 import type { Factor } from '@fresh-tuck/core/sowing';
 import { setupFor, USUAL_SETUP, type Setup } from '@fresh-tuck/core/carrier';
@@ -17,8 +17,8 @@ import { dayMs } from '../data/household/moments';
 import type { Choice } from '../kit/choices';
 import { type Pane, PANES, PLIES, type Closure, type Goal, type Preparation } from './choices';
 import { HouseholdApi } from '../data/household/household.api';
+import { packetFacts } from './packet-facts';
 import { TuckSources } from './sources';
-import { TuckApi } from './tuck.api';
 
 const DEFAULT_WANTED = 4;
 
@@ -31,7 +31,6 @@ const sameStart = (a: { id: string | null; at: string | null }, b: typeof a): bo
  */
 @Injectable()
 export class TuckPlan {
-  private readonly api = inject(TuckApi);
   private readonly householdApi = inject(HouseholdApi);
   private readonly forecasts = inject(ForecastService);
   private readonly about = inject(AboutService);
@@ -47,12 +46,6 @@ export class TuckPlan {
   readonly packetId = signal<string | null>(null);
   /** How often its packet was asked about anew. */
   readonly asked = signal(0);
-  private readonly sheet = toSignal(
-    toObservable(computed(() => ({ id: this.packetId(), nth: this.asked() }))).pipe(
-      switchMap(({ id }) => (id === null ? of(null) : this.sources.follow(() => this.householdApi.packet(id)))),
-    ),
-    { initialValue: null },
-  );
   /** How many plants, and where that number comes from. */
   readonly wanted = signal<{ readonly plants: number; readonly from: string | null } | null>(null);
   readonly keep = signal(1);
@@ -111,29 +104,11 @@ export class TuckPlan {
   readonly schoolFixed = signal<RootSchool | null>(null);
   readonly pot = signal<{ readonly perPot: number; readonly keepers: number }>({ perPot: 1, keepers: 1 });
 
-  /** The packet with all that is known of it; null until it is here, so that nothing is planned on another's figures. */
-  readonly chosen = computed<PacketSheet | null>(() => {
-    const sheet = this.sheet();
-    return sheet?.id === this.packetId() ? sheet : null;
-  });
-  readonly others = toSignal(
-    toObservable(computed(() => this.chosen()?.id ?? null)).pipe(
-      switchMap((id) => (id === null ? of([]) : this.sources.follow(() => this.api.kin(id)))),
-    ),
-    { initialValue: [] },
-  );
-  readonly crop = toSignal(
-    toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(
-      switchMap((id) => (id === null ? of(null) : this.householdApi.crop(id))),
-    ),
-    { initialValue: null },
-  );
-  readonly seasons = toSignal(
-    toObservable(computed(() => this.chosen()?.cropId ?? null)).pipe(
-      switchMap((id) => (id === null ? of(null) : this.sources.follow(() => this.api.seasons(id)))),
-    ),
-    { initialValue: null },
-  );
+  private readonly facts = packetFacts(this.packetId, this.asked);
+  readonly chosen = this.facts.chosen;
+  readonly others = this.facts.others;
+  readonly crop = this.facts.crop;
+  readonly seasons = this.facts.seasons;
   readonly wantedNumber = computed(() => this.wanted()?.plants ?? DEFAULT_WANTED);
   readonly sureness = computed(() => this.surenessFixed() ?? this.about.household().ways.sureness);
   /** Where they go; what comes up where it is sown stands in what it was sown in. */
