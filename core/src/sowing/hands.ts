@@ -21,6 +21,26 @@ export interface TimedHands {
   readonly minutes: number;
 }
 
+/** The middle of several, or between the two that are. */
+function middle(all: readonly number[]): number {
+  const sorted = all.toSorted((a, b) => a - b);
+  return ((sorted[Math.floor((all.length - 1) / 2)] ?? 0) + (sorted[Math.floor(all.length / 2)] ?? 0)) / 2;
+}
+
+/**
+ * The middle time of each method's packets, in minutes to a tenth: one evening on which
+ * the telephone rang does not move it far.
+ *
+ * @param timed packets by the clock, pauses left out, s
+ */
+export function timedHands(
+  timed: readonly { readonly method: MethodId; readonly seconds: number }[],
+): Partial<Record<MethodId, TimedHands>> {
+  const by = new Map<MethodId, number[]>();
+  for (const { method, seconds } of timed) by.set(method, [...(by.get(method) ?? []), seconds]);
+  return Object.fromEntries([...by].map(([method, all]) => [method, { packets: all.length, minutes: Math.round(middle(all) / 6) / 10 }]));
+}
+
 /** The guess counts for so many packets of one's own. Guess. */
 const GUESS_WEIGHT = 3;
 

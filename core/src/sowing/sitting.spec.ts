@@ -13,7 +13,7 @@ import {
   sittingHeadline,
   suppliesInWords,
 } from '../words/index.js';
-import { alike, clashesOf, handsFor, keptApart, suppliesFor, type Clash, type SeatedLine, type SittingLine } from './index.js';
+import { alike, clashesOf, handsFor, keptApart, suppliesFor, timedHands, type Clash, type SeatedLine, type SittingLine } from './index.js';
 
 const crop = (id: string) => CROPS.find((one) => one.id === id) ?? fail(id);
 const towel: SittingLine = {
@@ -103,6 +103,16 @@ describe('what would go wrong with a sitting', () => {
     spot: (id: string) => `the ${id} board`,
     warmth: () => '28 °C, steady',
   };
+
+  it('takes the middle of the timed ones, so that one long call does not count', () => {
+    const towels = [180, 200, 3600].map((seconds) => ({ method: 'towel' as const, seconds }));
+    expect(timedHands(towels)).toEqual({ towel: { packets: 3, minutes: 3.3 } });
+    expect(timedHands([...towels, { method: 'towel', seconds: 240 }, { method: 'pot', seconds: 90 }])).toEqual({
+      towel: { packets: 4, minutes: 3.7 },
+      pot: { packets: 1, minutes: 1.5 },
+    });
+    expect(timedHands([])).toEqual({});
+  });
 
   it('is nothing where every lot stands well and apart', () => {
     expect(clashesOf([seated('okra'), seated('leek', { crop: crop('leek') })], spots)).toEqual([]);

@@ -1,31 +1,9 @@
-import type { packetRequest } from '@fresh-tuck/contract';
+import { packetRequest } from '@fresh-tuck/contract';
 import { MOST_KINDS, oneOfId } from '@fresh-tuck/core/crops';
 import type * as z from 'zod';
 import { Problem } from '../http/problem.js';
 import type { PacketRow } from './rows.js';
 
-/** A packet of which nothing is printed or known. */
-const BLANK = {
-  ...{
-    year: null,
-    source: null,
-    printedRatePercent: null,
-    printedDays: null,
-    trait: null,
-    generation: null,
-    motherId: null,
-    fatherId: null,
-  },
-  ...{
-    isolation: null,
-    isolationM: null,
-    storage: { place: null, celsius: null, dryness: null },
-    seedsPerGram: null,
-    note: null,
-    price: null,
-  },
-  ...{ seedCount: null, grams: null },
-} as const;
 /** Packets that are offered to tell a muddle apart. */
 const MOST_CANDIDATES = 40;
 const MOST_NAMED = 3;
@@ -52,13 +30,14 @@ export function muddleOf(
   const varieties = [...new Set(from.map(({ variety }) => variety))];
   const named = varieties.length <= MOST_NAMED ? varieties.join(' or ') : `one of ${varieties.length} packets`;
   return {
-    request: {
-      ...BLANK,
+    // Nothing else is printed on it, or known.
+    request: packetRequest.parse({
       id,
       cropId: oneOfId(kinds),
       variety: (unknown ? 'unknown' : named).slice(0, NAME_LENGTH),
+      ...{ year: null, source: null, printedRatePercent: null, seedCount: null },
       dressed: from.some((row) => row.dressed === 1),
-    },
+    }),
     from: from.slice(0, MOST_CANDIDATES).map((row) => row.id),
   };
 }

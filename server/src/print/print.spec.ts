@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import jsqr from 'jsqr';
 import { v7 as uuid } from 'uuid';
 import type { Labelled, Sitting } from '@fresh-tuck/contract';
+import { lookBody } from '@fresh-tuck/contract/testing';
 import { asks, batchBody, household, packetBody, type Household } from '../testing/household.js';
 
 const DPI = 300;
@@ -110,18 +111,7 @@ describe('paper', () => {
   });
 
   it('prints a label for a batch, a sprout, a packet, a bag and a spot, on every kind of sheet', async () => {
-    await post(`batches/${home.batchId}/looks`, {
-      at: null,
-      via: 'opened',
-      seen: { tipped: 2, rotten: 0, basedOn: null },
-      marks: [],
-      damp: 'damp',
-      rewetted: false,
-      troubles: [],
-      who: null,
-      note: null,
-      supersedes: null,
-    });
+    await post(`batches/${home.batchId}/looks`, lookBody(2));
     const moved = await post<{ cups: { number: number }[]; holder: { id: string } }>(`batches/${home.batchId}/moves`, {
       at: null,
       who: null,

@@ -1,5 +1,6 @@
 import { v4 as token } from 'uuid';
 import type { lineWords, METHODS, Sitting, SittingLineView, SittingName } from '@fresh-tuck/contract';
+import { timedHands } from '@fresh-tuck/core/sowing';
 import type * as z from 'zod';
 import type { Database } from '../db/database.js';
 import { all, certain, first, write } from '../db/statements.js';
@@ -68,7 +69,7 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
   const timed = all<{ readonly method: Method; readonly seconds: number }, [number]>(
     db,
     `SELECT b.method, l.seconds FROM sitting_line l JOIN batch b ON b.id = l.batch_id
-    WHERE l.seconds IS NOT NULL AND l.seconds <= ? AND NOT ${untucked('b.id')} ORDER BY b.method, l.seconds`,
+    WHERE l.seconds IS NOT NULL AND l.seconds <= ? AND NOT ${untucked('b.id')}`,
   );
   const insert = write<[string, string | null, string | null, number]>(
     db,
@@ -143,17 +144,6 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
       skipped: row.skipped === 1,
     };
   };
-  /** The middle one of each method's timed packets, minutes. */
-  function hands(): Sitting['hands'] {
-    const by = new Map<Method, { readonly seconds: number }[]>();
-    for (const row of timed(MOST_SECONDS)) by.set(row.method, [...(by.get(row.method) ?? []), row]);
-    return Object.fromEntries(
-      [...by].map(([method, rows]) => {
-        const middle = (rows[Math.floor((rows.length - 1) / 2)]?.seconds ?? 0) + (rows[Math.floor(rows.length / 2)]?.seconds ?? 0);
-        return [method, { packets: rows.length, minutes: Math.round(middle / 12) / 10 }];
-      }),
-    );
-  }
   return {
     line,
     find: (id: string) => lineBy(id),
@@ -166,7 +156,17 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
     whole(id: string): Sitting {
       const { name, at, created_ms, ended_ms, spent, version } = get(id);
       const lines = linesOf(id).map(lineView);
-      return { id, name, at, createdMs: created_ms, ended: ended_ms !== null, spent, version, lines, hands: hands() };
+      return {
+        id,
+        name,
+        at,
+        createdMs: created_ms,
+        ended: ended_ms !== null,
+        spent,
+        version,
+        lines,
+        hands: timedHands(timed(MOST_SECONDS)),
+      };
     },
     add({ id, name, at, lines }: { id: string; name: string | null; at: string | null; lines: readonly NewLine[] }, nowMs: number): void {
       lines.forEach(checkPacket);
