@@ -67,14 +67,18 @@ export class PrintTemplate {
   protected readonly failed = signal<string | null>(null);
   private readonly units = computed(() => this.about.household().units);
   protected readonly side = 'A length like 1.2 m, 80 cm or 4 ft.';
-  protected readonly apart = 'A distance like 20 cm, 200 mm or 8 in, above 0.';
+  protected readonly apart = 'A distance like 20 cm, 0.2 m or 8 in, above 0.';
   private readonly metres = (words: string): number | null => parseMetres(words, this.units());
+  private readonly metresAsMillimetres = (words: string): number | null => {
+    const metres = this.metres(words);
+    return metres === null ? null : metres * 1000;
+  };
   /** A bare number is in centimetres, as seed packets say spacings. */
   private readonly spacing = (words: string): number | null => {
     const mm =
       /^[\d.,]+$/.test(words.trim()) && this.units() === 'metric'
         ? Number(words.replace(',', '.')) * 10
-        : parseMillimetres(words, this.units());
+        : (parseMillimetres(words, this.units()) ?? this.metresAsMillimetres(words));
     return mm !== null && mm > 0 ? mm : null;
   };
   protected readonly form = new FormGroup({
