@@ -84,6 +84,24 @@ describe('a body fitted to its spot’s readings', () => {
     expect(fitBody(passive, days.slice(0, 2))).toBeNull();
   });
 
+  it('takes each day’s extremes for that day’s, also under a thermostat: a cold night is not laid over its neighbours', () => {
+    const world = worlds['a mat on its thermostat'];
+    if (!world) return fail('no such world');
+    const day = (nth: number, minC: number) => ({ fromHour: nth * 24, toHour: nth * 24 + 24, minC, maxC: 26.6 });
+    const calm = fitBody(
+      world.guess,
+      [0, 1, 2, 3, 4].map((nth) => day(nth, 25.4)),
+    );
+    const once = fitBody(
+      world.guess,
+      [0, 1, 2, 3, 4].map((nth) => day(nth, nth === 2 ? 21 : 25.4)),
+    );
+    expect(calm?.errorC).toBeLessThan(0.4);
+    // One night of five that no body repeats: its miss is shared by ten figures, not by six.
+    expect(once?.errorC).toBeGreaterThan(0.5);
+    expect(once?.errorC).toBeLessThan(2);
+  });
+
   it('takes the last five days alone: what was in winter says nothing of spring', () => {
     const of = (day: number, celsius: number): HourReading => ({
       ...{ fromHour: day * 24, toHour: day * 24 + 24 },

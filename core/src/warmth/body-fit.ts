@@ -22,11 +22,14 @@ export interface FittedBody {
 const READ_SD_C = 0.5;
 /** How well a guess of the body is believed: °C, hours, log ratios, W. What the dial says and what it keeps differ too. Guesses. */
 const PRIOR_SD = { meanC: 3, swingC: 1.5, warmestHour: 3, logLoss: 0.4, logHeat: 0.5, sunWatts: 15, dialC: 1.2, logBand: 0.5 } as const;
-/** Fewer extremes than this leave the guess as it is. */
-const LEAST_READINGS = 6;
+/** Fewer than this leave the guess as it is. */
+const LEAST_READINGS = 3;
 /** Readings are taken from so many days back at most, hours: a spot is heated otherwise in another season. */
 const MOST_HOURS = 5 * 24;
-const MOST_ROUNDS = 25;
+/** Nothing was won by more in the four kinds of place that it is tried on. */
+const MOST_ROUNDS = 16;
+/** A thermostat's cycle is about as long as a logger's hour: in which of them it turns is chance. A longer reading holds several. */
+const MOST_CYCLE_HOURS = 2;
 /** A mat that does not reach its setting looks like one that is set lower: both are tried, in sd of the prior. */
 const LOSS_STARTS = [0, 1.5] as const;
 
@@ -87,7 +90,7 @@ function withNeighbours(all: readonly (readonly [number, number])[], around: num
 export function fitBody(guess: Body, readings: readonly HourReading[]): FittedBody | null {
   const lastHour = readings.at(-1)?.toHour ?? 0;
   const used = readings.filter(({ fromHour }) => fromHour >= lastHour - MOST_HOURS);
-  if (used.length * 2 < LEAST_READINGS) return null;
+  if (used.length < LEAST_READINGS) return null;
   const firstHour = Math.floor(used[0]?.fromHour ?? 0);
   const hours = Math.max(Math.ceil(lastHour - firstHour), 1);
   // Where it begins is told by its first reading.
@@ -97,8 +100,7 @@ export function fitBody(guess: Body, readings: readonly HourReading[]): FittedBo
   );
   const bodyFor = (scaled: readonly number[]): Body =>
     departed(guess, Object.fromEntries(names.map((name, nth) => [name, (scaled[nth] ?? 0) * PRIOR_SD[name]])));
-  // A thermostat's cycle is about as long as a logger's hour: which of them holds its turn is chance, so each is taken with its neighbours.
-  const around = guess.mat?.thermostat ? 1 : 0;
+  const around = guess.mat?.thermostat && used.every(({ fromHour, toHour }) => toHour - fromHour <= MOST_CYCLE_HOURS) ? 1 : 0;
   const said = (scaled: readonly number[]): number[] => {
     const run = runBody(bodyFor(scaled), { startHour: firstHour, hours, startC }).hours;
     return withNeighbours(

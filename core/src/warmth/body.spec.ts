@@ -103,6 +103,29 @@ describe('a warm spot as a lumped body', () => {
     expect(open[23]?.meanC).toBeCloseTo(19 + 15 / (1.8 + 1 / 1.8), 3);
   });
 
+  it('counts a mat on only where there is one, and leaves it off through a power cut', () => {
+    const on = (body: Body, more: object = {}): number[] =>
+      runBody(body, { startHour: 0, hours: 6, startC: 15, ...more }).hours.map((hour) => hour.on);
+    expect(on(bare)).toEqual([0, 0, 0, 0, 0, 0]);
+    expect(on({ ...bare, mat: { ...mat, thermostat: null } }).every((share) => Math.abs(share - 1) < 1e-9)).toBeTrue();
+    const cut = on(held, { happenings: [{ kind: 'power_cut', fromHour: 0, toHour: 3 }] });
+    expect(cut.slice(0, 3)).toEqual([0, 0, 0]);
+    expect(cut[3]).toBeCloseTo(1, 9);
+  });
+
+  it('takes sun up over midnight’s hours as over any, by the clock of its place', () => {
+    const sunny: Body = { ...bare, sun: { watts: 20, fromHour: 12, toHour: 16 } };
+    const day = runBody(sunny, { startHour: 0, hours: 24 }).hours;
+    // Begun at noon of the same day the hours are the same, twelve later.
+    const fromNoon = runBody(sunny, { startHour: 12, hours: 12 }).hours;
+    fromNoon.forEach((hour, nth) => expect(hour.meanC).toBeCloseTo(day[nth + 12]?.meanC ?? NaN, 6));
+    const veiled = runBody(sunny, { startHour: 0, hours: 24, happenings: [{ kind: 'sun', fromHour: 0, toHour: 24, times: 0 }] }).hours;
+    for (const { meanC } of veiled.slice(12)) expect(meanC).toBeLessThan(19.2);
+    const warm = runBody(bare, { startHour: 0, hours: 24, happenings: [{ kind: 'room', fromHour: 8, toHour: 20, addC: 6 }] }).hours;
+    expect(Math.max(...warm.map(({ maxC }) => maxC))).toBeGreaterThan(24);
+    expect(warm[7]?.meanC).toBeCloseTo(19, 6);
+  });
+
   it('refuses what no body is', () => {
     expect(() => runBody({ ...bare, heatWhPerK: 0 }, { startHour: 0, hours: 1 })).toThrowError(/heatWhPerK/);
     expect(() => runBody({ ...bare, lossWPerK: -1 }, { startHour: 0, hours: 1 })).toThrowError(/lossWPerK/);

@@ -71,7 +71,7 @@ export interface BodyHour {
   readonly minC: number;
   readonly maxC: number;
   readonly meanC: number;
-  /** Share of it that the mat was on. */
+  /** Share of it that the mat was on; 0 without one. */
   readonly on: number;
 }
 
@@ -156,55 +156,89 @@ export function runBody(
   if (!(body.heatWhPerK > 0)) throw new RangeError('heatWhPerK must be above 0');
   if (!(body.lossWPerK > 0)) throw new RangeError('lossWPerK must be above 0');
   if (!(hours > 0)) throw new RangeError('hours must be above 0');
-  const { mat } = body;
-  const thermostat = mat?.thermostat ?? null;
-  const watts = mat ? heatUp(mat) : 0;
-  // What the probe feels: all of the parcels, or of the mat under them (a share of each, and the mat's own rise while it is on).
-  const share = mat && thermostat?.probe === 'mat' ? mat.belowKPerW / (mat.betweenKPerW + mat.belowKPerW) : 1;
-  const rise = mat && thermostat?.probe === 'mat' ? mat.betweenKPerW * watts : 0;
-  const lag = thermostat?.lagHours ?? 0;
-  const settling = startC === null ? SETTLE_HOURS : 0;
-  let celsius = startC ?? body.room.meanC;
-  let probe = celsius;
-  let on = thermostat === null || probe < thermostat.setC;
-  const switched: number[] = [];
+  const relay = relayOf(body);
+  const start = startC ?? body.room.meanC;
+  const state: State = { celsius: start, probe: start, on: body.mat !== null && start < relay.onBelowC };
+  const switchedHours: number[] = [];
   const out: BodyHour[] = [];
-
-  for (let hour = -settling; hour < hours; hour++) {
-    let minC = celsius;
-    let maxC = celsius;
-    let area = 0;
-    let onHours = 0;
+  for (let hour = startC === null ? -SETTLE_HOURS : 0; hour < hours; hour++) {
+    const tally = { minC: state.celsius, maxC: state.celsius, meanC: 0, on: 0 };
     for (let step = 0; step < STEPS_AN_HOUR; step++) {
       const at = hour + step * STEP_HOURS;
       const drive = driveAt(body, hour < 0 ? [] : happenings, startHour + at + STEP_HOURS / 2);
-      const tau = body.heatWhPerK / drive.lossWPerK;
-      let left = STEP_HOURS;
-      for (let switches = 0; left > 1e-12; switches++) {
-        const heated = on && drive.powered;
-        const goalC = drive.roomC + ((heated ? watts : 0) + drive.sunWatts) / drive.lossWPerK;
-        const base = (1 - share) * drive.roomC + (heated ? rise : 0);
-        const response = responseFrom(celsius, probe, goalC, tau, share, base, lag);
-        const limitC = thermostat ? thermostat.setC + (on ? thermostat.bandC : -thermostat.bandC) / 2 : on ? Infinity : -Infinity;
-        const felt = probeAfter(response, left);
-        const crosses = switches < MOST_SWITCHES && (on ? felt >= limitC : felt <= limitC);
-        const span = crosses ? crossing(response, limitC, left) : left;
-        area += goalC * span + (celsius - goalC) * tau * -Math.expm1(-span / tau);
-        if (heated) onHours += span;
-        celsius = bodyAfter(response, span);
-        probe = probeAfter(response, span);
-        minC = Math.min(minC, celsius);
-        maxC = Math.max(maxC, celsius);
-        left -= span;
-        if (crosses) {
-          on = !on;
-          if (hour >= 0) switched.push(at + STEP_HOURS - left);
-        }
-      }
+      const switched = stepped(state, relay, drive, body.heatWhPerK / drive.lossWPerK, tally);
+      if (hour >= 0) switchedHours.push(...switched.map((within) => at + within));
     }
-    if (hour >= 0) out.push({ minC, maxC, meanC: area, on: onHours });
+    if (hour >= 0) out.push(tally);
   }
-  return { hours: out, switchedHours: switched };
+  return { hours: out, switchedHours };
+}
+
+/** A mat and what switches it, as its probe feels it. */
+interface Relay {
+  /** What reaches the parcels while it is on, W. */
+  readonly watts: number;
+  readonly onBelowC: number;
+  readonly offAboveC: number;
+  readonly lag: number;
+  /** The probe feels so much of the parcels, the rest of the room, and the mat's own rise while it is on. */
+  readonly share: number;
+  readonly riseC: number;
+}
+
+function relayOf({ mat }: Body): Relay {
+  const thermostat = mat?.thermostat ?? null;
+  const watts = mat ? heatUp(mat) : 0;
+  // Without a thermostat nothing switches it; without a mat there is nothing to switch.
+  const limits = thermostat
+    ? { onBelowC: thermostat.setC - thermostat.bandC / 2, offAboveC: thermostat.setC + thermostat.bandC / 2, lag: thermostat.lagHours }
+    : { onBelowC: mat ? Infinity : -Infinity, offAboveC: Infinity, lag: 0 };
+  if (!mat || thermostat?.probe !== 'mat') return { watts, ...limits, share: 1, riseC: 0 };
+  return { watts, ...limits, share: mat.belowKPerW / (mat.betweenKPerW + mat.belowKPerW), riseC: mat.betweenKPerW * watts };
+}
+
+interface State {
+  celsius: number;
+  probe: number;
+  on: boolean;
+}
+
+/**
+ * Takes a state through one step under a constant drive, from switch to switch, and adds
+ * it to its hour.
+ *
+ * @returns when it was switched, h from the step's beginning
+ */
+function stepped(
+  state: State,
+  { watts, onBelowC, offAboveC, lag, share, riseC }: Relay,
+  { roomC, lossWPerK, sunWatts, powered }: Drive,
+  tau: number,
+  tally: { -readonly [Key in keyof BodyHour]: BodyHour[Key] },
+): number[] {
+  const switched: number[] = [];
+  let left = STEP_HOURS;
+  while (left > 1e-12) {
+    const heated = state.on && powered;
+    const goalC = roomC + ((heated ? watts : 0) + sunWatts) / lossWPerK;
+    const response = responseFrom(state, goalC, tau, share, (1 - share) * roomC + (heated ? riseC : 0), lag);
+    const limitC = state.on ? offAboveC : onBelowC;
+    const felt = probeAfter(response, left);
+    const crosses = switched.length < MOST_SWITCHES && (state.on ? felt >= limitC : felt <= limitC);
+    const span = crosses ? crossing(response, limitC, left) : left;
+    tally.meanC += goalC * span + (state.celsius - goalC) * tau * -Math.expm1(-span / tau);
+    if (heated) tally.on += span;
+    state.celsius = bodyAfter(response, span);
+    state.probe = probeAfter(response, span);
+    tally.minC = Math.min(tally.minC, state.celsius);
+    tally.maxC = Math.max(tally.maxC, state.celsius);
+    left -= span;
+    if (crosses) {
+      state.on = !state.on;
+      switched.push(STEP_HOURS - left);
+    }
+  }
+  return switched;
 }
 
 /** Body and probe under constant inputs: an exponential, and two. */
@@ -223,7 +257,7 @@ const bodyAfter = ({ goalC, above, tau }: Response, hours: number): number => go
 const probeAfter = ({ end, withBody, tau, alone, lag }: Response, hours: number): number =>
   end + withBody * Math.exp(-hours / tau) + (lag > 0 ? alone * Math.exp(-hours / lag) : 0);
 
-function responseFrom(celsius: number, probe: number, goalC: number, tau: number, share: number, base: number, lag: number): Response {
+function responseFrom({ celsius, probe }: State, goalC: number, tau: number, share: number, base: number, lag: number): Response {
   const above = celsius - goalC;
   const end = share * goalC + base;
   if (lag <= 0) return { goalC, above, tau, end, withBody: share * above, alone: 0, lag };
