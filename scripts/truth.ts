@@ -3,7 +3,8 @@
  * and writes docs/truth.md. `npm run truth -- 600 0.42` takes the trials a row
  * and the seed of the random numbers.
  */
-import { writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { truthTable, type TruthRow } from '../demo/src/truth/table.js';
 
 const trials = Number(process.argv[2] ?? 600);
@@ -27,9 +28,14 @@ const hopeLines = hope
   .filter((bin) => bin.trials > 0)
   .map((bin) => `| ${percent(bin.said / bin.trials)} | ${percent(bin.came / bin.trials)} | ${bin.trials} |`);
 const mean = (pick: (row: TruthRow) => number): string => nats(rows.reduce((sum, row) => sum + pick(row), 0) / rows.length);
+/** Names the forecast's sources: the table belongs to them, also where no figure of it moved. */
+const FORECAST = new URL('../core/src/forecast/', import.meta.url);
+const sources = readdirSync(FORECAST).filter((file) => file.endsWith('.ts') && !file.endsWith('.spec.ts'));
+const digest = createHash('sha256');
+for (const file of sources.sort()) digest.update(file).update(readFileSync(new URL(file, FORECAST)));
 const text = `# The forecast on seed that does not follow its law
 
-Written by \`npm run truth -- ${trials} ${seed}\`. Each row draws ${trials} batches (half as many of the large ones), looks at them up to a moment between 0.4 and 2.3 times the book's median, and forecasts from there. Fair coverage is the share of [F(y-1), F(y)] inside [0.1, 0.9], which is 80 % for a forecast that tells the truth; beside it stands how often the shown shortest 80 % stretch held what came (a whole number of seeds can rarely be held exactly 80 % of the time, so it runs high). The log score is of tomorrow's count, in nats; the rivals are mixed with 1 % of anything, as is ours.
+Written by \`npm run truth -- ${trials} ${seed}\` of the forecast whose sources (\`core/src/forecast\`) have the SHA-256 ${digest.digest('hex').slice(0, 16)}…. Each row draws ${trials} batches (half as many of the large ones), looks at them up to a moment between 0.4 and 2.3 times the book's median, and forecasts from there. Fair coverage is the share of [F(y-1), F(y)] inside [0.1, 0.9], which is 80 % for a forecast that tells the truth; beside it stands how often the shown shortest 80 % stretch held what came (a whole number of seeds can rarely be held exactly 80 % of the time, so it runs high). The log score is of tomorrow's count, in nats; the rivals are mixed with 1 % of anything, as is ours.
 
 The rivals: the printed days and rate with a spread of 25 %; the batch's own proportion of the day before; printed days with the spread that would have been best for the row.
 
