@@ -26,32 +26,38 @@ interface Label {
   readonly label: number;
 }
 
+/** What a label takes along the hill. */
+function spanOf({ x: at, anchor }: Post & Pick<Label, 'anchor'>): readonly [number, number] {
+  if (anchor === 'middle') return [at - LABEL_WIDTH / 2, at + LABEL_WIDTH / 2];
+  return anchor === 'start' ? [at + GAP, at + GAP + LABEL_WIDTH] : [at - GAP - LABEL_WIDTH, at - GAP];
+}
+
 /**
  * Where each post's label stands. Alone it stands over its post; in a crowd those
- * on the left write leftwards and those on the right rightwards, the outer ones
- * lower, so that no post runs through a name.
+ * on the left write leftwards and those on the right rightwards as far as there is room,
+ * from the narrowest gap outwards, each at the highest of the heights that is free.
  */
 function placed<T extends Post>(posts: readonly T[]): (T & Label)[] {
-  const crowded = (index: number): boolean =>
-    [index - 1, index + 1].some((other) => Math.abs((posts[other]?.x ?? Infinity) - (posts[index]?.x ?? 0)) < LABEL_WIDTH);
   const gaps = posts.map((post, index) => (posts[index + 1]?.x ?? Infinity) - post.x);
   const pivot = gaps.indexOf(Math.min(...gaps));
-  const result = posts.map((post): T & Label => {
-    const anchor = post.x < LABEL_WIDTH / 2 ? 'start' : post.x > WIDTH - LABEL_WIDTH / 2 ? 'end' : 'middle';
-    return { ...post, anchor, label: LEVELS[0] };
-  });
-  const level = (index: number, inner: number): void => {
-    const post = posts[index];
-    if (!post || !crowded(index)) return;
-    const left = index <= pivot;
-    const near = Math.abs((posts[inner]?.x ?? Infinity) - post.x) < LABEL_WIDTH;
-    const above = near && inner !== index ? LEVELS.indexOf((result[inner]?.label ?? LEVELS[0]) as (typeof LEVELS)[number]) + 1 : 0;
-    const anchor = left ? (post.x < LABEL_WIDTH ? 'start' : 'end') : post.x > WIDTH - LABEL_WIDTH ? 'end' : 'start';
-    result[index] = { ...post, anchor, label: LEVELS[Math.min(above, LEVELS.length - 1)] ?? LEVELS[0] };
+  const anchorOf = ({ x: at }: Post, index: number): Label['anchor'] => {
+    if (Math.min(gaps[index] ?? Infinity, gaps[index - 1] ?? Infinity) < LABEL_WIDTH)
+      return index <= pivot ? (at < LABEL_WIDTH ? 'start' : 'end') : at > WIDTH - LABEL_WIDTH ? 'end' : 'start';
+    return at < LABEL_WIDTH / 2 ? 'start' : at > WIDTH - LABEL_WIDTH / 2 ? 'end' : 'middle';
   };
-  for (let index = pivot; index >= 0; index--) level(index, index === pivot ? index : index + 1);
-  for (let index = pivot + 1; index < posts.length; index++) level(index, index === pivot + 1 ? index : index - 1);
-  return result;
+  const taken: { readonly span: readonly [number, number]; readonly label: number }[] = [];
+  const labels = new Map<T, Label>();
+  const outwards = posts.map((post, index) => ({ post, index })).sort((a, b) => Math.abs(a.index - pivot) - Math.abs(b.index - pivot));
+  for (const { post, index } of outwards) {
+    const anchor = anchorOf(post, index);
+    const span = spanOf({ ...post, anchor });
+    const free = (label: number): boolean =>
+      taken.every((other) => other.label !== label || other.span[0] >= span[1] || other.span[1] <= span[0]);
+    const label = LEVELS.find(free) ?? LEVELS[LEVELS.length - 1] ?? LEVELS[0];
+    taken.push({ span, label });
+    labels.set(post, { anchor, label });
+  }
+  return posts.map((post) => ({ ...post, ...(labels.get(post) ?? { anchor: 'middle', label: LEVELS[0] }) }));
 }
 
 /** How fast a crop comes at each warmth, as a hill, with the household's spots standing on it. */
