@@ -19,16 +19,6 @@ import { MatInputModule } from '@angular/material/input';
         [attr.aria-label]="label()"
     /></mat-form-field>
   `,
-  styles: `
-    :host {
-      display: block;
-      min-width: 0;
-    }
-    mat-form-field {
-      width: 100%;
-      min-width: 0;
-    }
-  `,
 })
 export class Entry {
   /** Its name for who cannot see where it stands. */

@@ -33,15 +33,6 @@ import { fieldError } from './field-errors';
       <mat-error>{{ message() }}</mat-error>
     </mat-form-field>
   `,
-  styles: `
-    :host {
-      display: block;
-      min-width: 0;
-    }
-    mat-form-field {
-      width: 100%;
-    }
-  `,
 })
 export class Field {
   readonly label = input.required<string>();

@@ -82,11 +82,10 @@ export class OpenScreen {
   protected readonly picture = signal<File | null>(null);
   protected readonly people = toSignal(inject(PeopleService).names$, { initialValue: [] });
 
-  private readonly moment = momentOf(this.batch, this.correct);
+  protected readonly moment = momentOf(this.batch, this.correct);
   protected readonly at = this.moment.at;
   protected readonly before = this.moment.before;
   protected readonly correcting = this.moment.correcting;
-  protected readonly seenText = this.moment.seenText;
   private readonly answered = answering({
     batch: this.batch,
     facts: this.moment.facts,
@@ -105,10 +104,7 @@ export class OpenScreen {
   /** What a look asks besides the seeds, while one is being made. */
   protected readonly asking = computed(() => (this.moving() ? null : this.before()));
   protected readonly counted = computed(() => this.before()?.counted.reduce((sum, { count }) => sum + count, 0) ?? 0);
-  private readonly walked = walked(this.batchId, this.correcting);
-  protected readonly nextId = this.walked.nextId;
-  protected readonly place = this.walked.place;
-  protected readonly title = this.walked.title;
+  protected readonly walk = walked(this.batchId, this.correcting);
   /** Sprouts are ready: then the filled button is their move. */
   protected readonly moveDue = computed(
     () => !this.correcting() && (this.answer()?.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue') ?? false),
@@ -117,7 +113,7 @@ export class OpenScreen {
   protected readonly button = computed(() => {
     if (this.correcting()) return 'Save the correction';
     return !this.moveDue() || this.onlyPart()
-      ? saveText(this.draft(), this.nextId() !== null)
+      ? saveText(this.draft(), this.walk.nextId() !== null)
       : saveAndMoveText(this.draft(), this.way().event === 'emergence');
   });
   protected readonly onlyPart = computed(() => onlyPartOf(this.draft()));
@@ -298,7 +294,7 @@ export class OpenScreen {
 
   /** To the next parcel of the round, or back to Today. */
   protected onward(): void {
-    const next = this.nextId();
+    const next = this.walk.nextId();
     void this.router.navigate(next ? ['/open', next] : ['/']);
   }
 }
