@@ -1,6 +1,9 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 
+/** A phone that rests between two parcels finds its connection open: what is sent on one that is just being closed is lost, ms. */
+const KEPT_OPEN_MS = 65_000;
+
 /**
  * Starts serving and says where.
  *
@@ -8,7 +11,8 @@ import type { AddressInfo } from 'node:net';
  */
 export function listen(app: RequestListener, port: number, host: string): Promise<{ server: Server; address: string }> {
   return new Promise((resolve, reject) => {
-    const server = createServer(app);
+    // Headers are waited for a little longer, as a connection that is kept waits for those of its next request.
+    const server = createServer({ keepAliveTimeout: KEPT_OPEN_MS, headersTimeout: KEPT_OPEN_MS + 1_000 }, app);
     server.once('error', (error: NodeJS.ErrnoException) => {
       const reason =
         error.code === 'EADDRINUSE'
