@@ -68,6 +68,7 @@ describe('the find box', () => {
     await type('backup');
     expect(options()[0]).toMatch(/^Copies of the household/);
     await type('qqqqq');
+    await screen.until(() => !box().textContent.includes('Looking through'));
     expect(box().querySelector('[role=status]')?.textContent?.trim()).toBe(
       'Nothing goes by that name. Try fewer letters, or a label’s number.',
     );
