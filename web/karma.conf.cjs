@@ -20,6 +20,9 @@ module.exports = (config) => {
         ],
       },
     },
+    // A spec that draws every parcel waits for a busy machine; one that hangs still ends.
+    client: { jasmine: { timeoutInterval: 60_000 } },
+    browserNoActivityTimeout: 120_000,
     reporters: ['progress'],
     restartOnFileChange: false,
   });
