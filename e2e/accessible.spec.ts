@@ -35,7 +35,7 @@ const SCREENS = [
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`axe finds nothing on any screen (${colorScheme})`, async ({ page, demo, request }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(600_000);
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
     const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
     const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as PacketName[];

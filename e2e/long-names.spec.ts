@@ -69,7 +69,7 @@ for (const [width, height] of [
   [390, 844],
 ] as const) {
   test(`names of sixty letters and text twice as large scroll no screen sideways at ${width}`, async ({ page, own, request }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(600_000);
     await page.setViewportSize({ width, height });
     await page.emulateMedia({ reducedMotion: 'reduce' });
     const home = householdOn(own, request);

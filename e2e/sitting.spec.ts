@@ -56,7 +56,6 @@ const next = (page: Page): Locator => page.getByRole('button', { name: /^Tucked 
 const laid = (page: Page): Locator => page.getByRole('heading', { level: 1 });
 
 test('thirteen packets in one sitting: labels first, paused after five, finished on a phone', async ({ page, own, request, browser }) => {
-  test.setTimeout(120_000);
   const home = await household(own, request);
   for (const [crop, variety] of EVENING) await home.packet(crop, variety);
   await page.goto(`${own.address}seeds`);

@@ -244,7 +244,6 @@ test('the round by keyboard alone', async ({ page, own, request }) => {
 });
 
 test('twelve parcels with four changes are done in thirty taps on a phone, and an unchanged one in one', async ({ page, own, request }) => {
-  test.setTimeout(120_000);
   const home = householdOn(own, request);
   await home.begin();
   for (let index = 0; index < 12; index++) await home.batch(index % 2 ? 'tomato' : 'okra', '2026-04-08T07:00', { wanted: null });

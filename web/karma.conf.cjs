@@ -21,8 +21,8 @@ module.exports = (config) => {
       },
     },
     // A spec that draws every parcel waits for a busy machine; one that hangs still ends.
-    client: { jasmine: { timeoutInterval: 60_000 } },
-    browserNoActivityTimeout: 120_000,
+    client: { jasmine: { timeoutInterval: 180_000 } },
+    browserNoActivityTimeout: 400_000,
     reporters: ['progress'],
     restartOnFileChange: false,
   });
