@@ -1,4 +1,4 @@
-import { counted, type Words } from '../units/index.js';
+import { counted, listed, type Words } from '../units/index.js';
 import { inTen } from './shares.js';
 
 /** What kills at a place, with what stands there. */
@@ -6,10 +6,6 @@ export interface DangerTold {
   readonly lead: string;
   readonly text: string;
 }
-
-/** "12", "12 and 16", "12, 13 and 16". */
-const listed = (numbers: readonly number[]): string =>
-  numbers.length < 2 ? numbers.join('') : `${numbers.slice(0, -1).join(', ')} and ${numbers.at(-1)}`;
 
 /**
  * A place whose warmth kills, for the head of Today.

@@ -1,7 +1,7 @@
 import type { Lengths, Lift } from '../judging/index.js';
 import type { Crop } from '../crops/index.js';
 import type { Method } from '../method/index.js';
-import { about, before, counted, HOUR_MS, type Words } from '../units/index.js';
+import { about, before, counted, HOUR_MS, listed, type Words } from '../units/index.js';
 import type { Advice, Button } from './advice.js';
 import { mixInWords } from './sheet.js';
 
@@ -13,7 +13,7 @@ const OPEN: Button = { label: 'Open it', act: { does: 'open' } };
 function lengths({ measuredMm, longestMm }: Lengths, words: Words): string {
   if (measuredMm === null) return `The longest about ${words.length(longestMm)} by now.`;
   const list = measuredMm.map((mm) => words.length(mm));
-  return `${list.length > 1 ? `Roots of about ${list.slice(0, -1).join(', ')} and ${list.at(-1)}` : `A root of about ${list[0]}`}.`;
+  return `${list.length > 1 ? 'Roots' : 'A root'} of about ${listed(list)}.`;
 }
 
 function moveText({ moving, root }: Crop, words: Words): string {

@@ -13,7 +13,7 @@ export function labelsInWords(labels: readonly number[]): string {
   if (first === undefined || last === undefined) return 'no label';
   if (sorted.length === 1) return `label ${first}`;
   if (last - first === sorted.length - 1) return `labels ${first} to ${last}`;
-  return `labels ${sorted.slice(0, -1).join(', ')} and ${last}`;
+  return `labels ${listed(sorted)}`;
 }
 
 /** What a batch was begun as, by what of it was corrected. */

@@ -14,6 +14,7 @@ const HOTTEST_C = 48;
 const LABEL_WIDTH = 136;
 const GAP = 5;
 const LEVELS = [14, 48, 82] as const;
+const LOWEST = LEVELS[2];
 
 const x = (celsius: number): number => LEFT + ((celsius - COLDEST_C) / (HOTTEST_C - COLDEST_C)) * (WIDTH - 2 * LEFT);
 const y = (rate: number): number => GROUND - rate * (GROUND - TOP - 10);
@@ -53,7 +54,7 @@ function placed<T extends Post>(posts: readonly T[]): (T & Label)[] {
     const span = spanOf({ ...post, anchor });
     const free = (label: number): boolean =>
       taken.every((other) => other.label !== label || other.span[0] >= span[1] || other.span[1] <= span[0]);
-    const label = LEVELS.find(free) ?? LEVELS[LEVELS.length - 1] ?? LEVELS[0];
+    const label = LEVELS.find(free) ?? LOWEST;
     taken.push({ span, label });
     labels.set(post, { anchor, label });
   }

@@ -7,6 +7,7 @@ import { MatInputModule } from '@angular/material/input';
 import { finalize } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Household } from '@fresh-tuck/contract';
+import { listed } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Choices, type Choice } from '../kit/choices';
@@ -29,8 +30,6 @@ const UNITS: readonly Choice<Household['units']>[] = [
 const padded = (time: string): string => time.trim().padStart(5, '0');
 const timesIn = (typed: string): string[] => typed.split(/[,;]|and/).map(padded);
 const named = (zone: string): string => (zone.split('/').at(-1) ?? zone).replaceAll('_', ' ');
-const listed = (all: readonly string[]): string =>
-  all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
 
 /** What the browser gives away of where it is. */
 const guessedUnits = (): Household['units'] =>

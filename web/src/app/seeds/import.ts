@@ -16,7 +16,7 @@ import {
   type PacketDraft,
   type RatesAre,
 } from '@fresh-tuck/core/seedbox';
-import { listed } from '@fresh-tuck/core/units';
+import { counted, listed } from '@fresh-tuck/core/units';
 import { FileButton } from '../kit/file-button';
 import { AboutService } from '../data/household/about.service';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -40,7 +40,6 @@ import { SeedsApi } from './seeds.api';
 const SEPARATORS: Readonly<Record<string, string>> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'bars' };
 /** A short wait before the box is asked which rows it knows, ms. */
 const SETTLE_MS = 60;
-const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
 
 /**
  * A table of packets comes in: columns recognised, rows known again, previewed and mended;
