@@ -189,6 +189,8 @@ describe('the life of one batch', () => {
     await screen.click('Move the bag');
     await screen.click('Enter several days');
     expect(screen.all('[aria-expanded=true]').map((one) => one.textContent?.trim())).toEqual(['Enter several days']);
+    // It unfolds above: who asked for it is taken there.
+    expect(document.activeElement?.textContent).toBe('Several days at once');
     await screen.click('Enter several days');
     expect(screen.all('[aria-expanded=true]').length).toBe(0);
   });

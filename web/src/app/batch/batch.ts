@@ -20,6 +20,7 @@ import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { dayMs } from '../data/household/moments';
 import { Advice } from '../kit/advice';
+import { Arrival } from '../kit/arrival';
 import { Bag } from './bag';
 import { Correct } from './correct';
 import { Days } from './days';
@@ -30,6 +31,7 @@ import { Curve } from '../kit/curve';
 import { Label } from '../kit/label';
 import { shownStages } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { TestResultView } from '../kit/test-result';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
@@ -48,9 +50,8 @@ const MOST_AHEAD = 140;
 @Component({
   selector: 'ft-batch',
   imports: [
-    NgTemplateOutlet,
-    MatButton,
     Advice,
+    Arrival,
     Bag,
     Correct,
     Curve,
@@ -58,10 +59,13 @@ const MOST_AHEAD = 140;
     FinalCount,
     Journal,
     Label,
+    MatButton,
+    NgTemplateOutlet,
     Parts,
     PrintLabel,
     Ribbon,
     RouterLink,
+    SeedsPipe,
     TestResultView,
     ToldApart,
     Towel,

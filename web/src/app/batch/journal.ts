@@ -12,12 +12,13 @@ import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
 import { MendApi } from '../data/household/mend.api';
 import { type ApiProblem } from '../data/transport/transport.service';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { When } from '../kit/when';
 
 /** The journal of a batch: what was seen and done, and every line of it to be dated, corrected or taken back. */
 @Component({
   selector: 'ft-journal',
-  imports: [MatButton, MatButtonToggleModule, RouterLink, When],
+  imports: [MatButton, MatButtonToggleModule, RouterLink, SeedsPipe, When],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './journal.html',
   styleUrl: './journal.scss',

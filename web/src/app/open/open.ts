@@ -23,6 +23,7 @@ import { Handling } from '../kit/handling';
 import { Towel } from '../kit/towel';
 import { When } from '../kit/when';
 import { Why } from '../kit/why';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { advance, draftFrom, emptyDraft, lookRequest, mark, saysSomething, towelSeeds, type Draft } from './draft';
 import { answering } from './answering';
 import { DraftHistory } from './draft-history';
@@ -43,7 +44,7 @@ const LEAST_ROOT_MM = 4;
 /** One towel, unfolded: touch what changed, and read at once what to do. */
 @Component({
   selector: 'ft-open',
-  imports: [MatButton, Advice, Curve, Handling, Legend, LookAsks, Move, Peek, RouterLink, Towel, When, Why],
+  imports: [Advice, Curve, Handling, Legend, LookAsks, MatButton, Move, Peek, RouterLink, SeedsPipe, Towel, When, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './open.html',
   styleUrl: './open.scss',

@@ -18,6 +18,7 @@ import { Notice } from '../data/household/notice.service';
 import { TestResultView } from '../kit/test-result';
 import { When } from '../kit/when';
 import { Why } from '../kit/why';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { PrintLabel } from '../print/print-label';
 import { PacketForm } from '../seeds/packet-form';
 import { Fading } from './fading';
@@ -27,7 +28,7 @@ import { PacketApi } from './packet.api';
 /** One packet: what it is, what it has proved, how it fades, where it comes from and what came of it. */
 @Component({
   selector: 'ft-packet',
-  imports: [Field, ReactiveFormsModule, MatButton, Fading, PacketForm, PrintLabel, RouterLink, TestResultView, When, Why],
+  imports: [Fading, Field, MatButton, PacketForm, PrintLabel, ReactiveFormsModule, RouterLink, SeedsPipe, TestResultView, When, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './packet.html',
   styleUrl: './packet.scss',

@@ -10,7 +10,6 @@ import { v7 as uuid } from 'uuid';
 import type { Batch, PaperRoundRequest, Spot } from '@fresh-tuck/contract';
 import { DAMPS } from '@fresh-tuck/contract/choices';
 import { methodFor } from '@fresh-tuck/core/method';
-import { counted } from '@fresh-tuck/core/units';
 import { DAMP_WORDS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
@@ -19,6 +18,7 @@ import { Transport, type ApiProblem } from '../data/transport/transport.service'
 import { Entry } from '../kit/entry';
 import { Field } from '../kit/field';
 import { readBy, text, wholeFrom } from '../kit/validators';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { handOver, PrintApi } from '../print/print.api';
 
 type Damp = (typeof DAMPS)[number] | '' | 'skipped';
@@ -27,7 +27,7 @@ const SEED_LIMIT = 400;
 /** The round on paper: printed for a helper, and what came back entered in one go, each line at its own time. */
 @Component({
   selector: 'ft-paper-round',
-  imports: [Entry, Field, MatButton, MatFormFieldModule, MatInputModule, ReactiveFormsModule, RouterLink],
+  imports: [Entry, Field, MatButton, MatFormFieldModule, MatInputModule, ReactiveFormsModule, RouterLink, SeedsPipe],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './paper-round.html',
   styleUrl: './paper-round.scss',
@@ -42,7 +42,6 @@ export class PaperRound {
   protected readonly about = inject(AboutService);
   protected readonly damps = DAMPS;
   protected readonly words = DAMP_WORDS;
-  protected readonly counted = counted;
   protected readonly loaded = signal(false);
   protected readonly saving = signal(false);
   protected readonly error = signal<string | null>(null);

@@ -14,6 +14,7 @@ import { type ApiProblem } from '../data/transport/transport.service';
 import { Handling } from '../kit/handling';
 import { Label } from '../kit/label';
 import { Towel } from '../kit/towel';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { paneDrawn, seedsLaid, stepsOf } from '../tuck/laid-out';
 import { requestOf } from '../tuck/request';
 import { ListSources, TuckSources } from '../tuck/sources';
@@ -27,7 +28,7 @@ import { WorktopClock } from './worktop-clock';
 /** One packet at the worktop, and one button to the next: stored as it is laid, not at the end. */
 @Component({
   selector: 'ft-lay',
-  imports: [Handling, Label, MatButton, RouterLink, Stub, Towel, WorktopSteps],
+  imports: [Handling, Label, MatButton, RouterLink, SeedsPipe, Stub, Towel, WorktopSteps],
   providers: [{ provide: TuckSources, useClass: ListSources }, SittingPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './lay.html',
@@ -46,7 +47,6 @@ export class LayScreen {
   private readonly router = inject(Router);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly clock = inject(WorktopClock);
-  protected readonly counted = counted;
   protected readonly about = inject(AboutService);
   protected readonly plan = inject(SittingPlan);
   readonly sittingId = input.required<string>();

@@ -10,6 +10,7 @@ import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Label } from '../kit/label';
+import { SeedsPipe } from '../kit/seeds.pipe';
 import { Towel } from '../kit/towel';
 import { Why } from '../kit/why';
 import { handOver, PrintApi } from '../print/print.api';
@@ -44,6 +45,7 @@ const SEED_LIMIT = 400;
     Label,
     MatButton,
     RouterLink,
+    SeedsPipe,
     Sentence,
     Shortage,
     Towel,
