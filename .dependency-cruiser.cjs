@@ -7,7 +7,7 @@
 const ROOMS = [
   ['units', 'chance'],
   ['crops'],
-  ['warmth'],
+  ['warmth', 'logger'],
   ['method', 'carrier', 'preparing', 'moving', 'nursing', 'seedtest', 'paper'],
   ['forecast'],
   ['parcel'],

@@ -198,7 +198,7 @@ const wholeReport = z.object({
       overgrownMs: ms,
     }),
   ),
-  window: z.object({ readyMs: ms.nullable(), lateMs: ms.nullable() }),
+  window: z.object({ readyMs: ms.nullable(), lateMs: ms.nullable(), lowMs: ms.nullable(), highMs: ms.nullable() }),
   drying: z.object({ dryingAtMs: ms, shareLeft: z.number(), factor: z.number().positive() }),
   drownsMs: ms.nullable(),
   afloat: chance,

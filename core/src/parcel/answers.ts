@@ -40,7 +40,13 @@ export interface Answers extends Waiting {
   readonly mostMs: number | null;
   readonly roots: readonly RootsNow[];
   /** When the first sprout is ready, shown or still to come, and when the first is late. */
-  readonly window: { readonly readyMs: number | null; readonly lateMs: number | null };
+  readonly window: {
+    readonly readyMs: number | null;
+    readonly lateMs: number | null;
+    /** The first is ready within these, 8 chances in 10. */
+    readonly lowMs: number | null;
+    readonly highMs: number | null;
+  };
   readonly drying: DryingForecast;
   /** It lies in its soak still; null where it is out, or had none. */
   readonly soaking: Soaking | null;
@@ -146,7 +152,7 @@ export function answersOf(workings: Workings, nowMs: number): Answers {
     halfMs: progress.when(lot.progressOf(0.5)),
     mostMs: progress.when(lot.progressOf(0.9)),
     roots,
-    window: moveWindow(workings, roots, nowMs),
+    window: moveWindow(workings, roots, nextTip, nowMs),
     drying,
     soaking,
     thirst: soaking ? null : thirstOf(workings, drying, nowMs),
@@ -215,18 +221,27 @@ function nextTipOf({ outlook, evidence, progress }: Workings, curve: readonly Co
   return lowMs === null || likelyMs === null ? null : { lowMs, likelyMs, highMs: at(0.9) ?? progress.endMs };
 }
 
-function moveWindow(workings: Workings, roots: readonly RootsNow[], nowMs: number): Answers['window'] {
-  const { growth, evidence } = workings;
+function moveWindow(workings: Workings, roots: readonly RootsNow[], nextTip: Answers['nextTip'], nowMs: number): Answers['window'] {
+  const { growth, evidence, progress } = workings;
   if (roots.length > 0) {
-    const readyMs = Math.min(...roots.map((root) => root.readyMs));
-    return { readyMs, lateMs: Math.max(readyMs, Math.min(...roots.map((root) => root.usuallyLateMs))) };
+    const first = (of: (root: RootsNow) => number): number => Math.min(...roots.map(of));
+    const readyMs = first((root) => root.readyMs);
+    return {
+      readyMs,
+      lateMs: Math.max(readyMs, first((root) => root.usuallyLateMs)),
+      lowMs: first((root) => root.readyFromMs),
+      highMs: Math.max(readyMs, first((root) => root.readyByMs)),
+    };
   }
   const endMs = nowMs + (HORIZON_DAYS - 1) * DAY_MS;
   // The first sprout still to come: even chances of a ready root, and of a late one.
-  return {
-    readyMs: firstMoment(evidence.lastSeenMs, endMs, quietPast(workings, growth.readyMm), 0.5),
-    lateMs: firstMoment(evidence.lastSeenMs, endMs, quietPast(workings, growth.lateMm), 0.5),
-  };
+  const readyMs = firstMoment(evidence.lastSeenMs, endMs, quietPast(workings, growth.readyMm), 0.5);
+  const lateMs = firstMoment(evidence.lastSeenMs, endMs, quietPast(workings, growth.lateMm), 0.5);
+  if (readyMs === null || nextTip === null) return { readyMs, lateMs, lowMs: null, highMs: null };
+  // From its tip on a root grows by the warmth alone: the tip's own stretch, later by as much.
+  const grows = progress.at(readyMs) - progress.at(nextTip.likelyMs);
+  const grown = (tipMs: number): number => progress.when(progress.at(tipMs) + grows) ?? progress.endMs;
+  return { readyMs, lateMs, lowMs: Math.min(grown(nextTip.lowMs), readyMs), highMs: Math.max(grown(nextTip.highMs), readyMs) };
 }
 
 function ribbonOf({ evidence, outlook, progress }: Workings, patience: number, nowMs: number): Answers['ribbon'] {

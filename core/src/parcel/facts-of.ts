@@ -12,11 +12,23 @@ export interface House {
   readonly zone: string;
   /** Local times "HH:mm". */
   readonly lookingTimes: readonly string[];
+  /** When nobody is at home: no look is planned then. */
+  readonly away?: readonly Absence[];
   readonly ways: HouseWays & {
     /** Most a seed may be let past "late" unseen: chance for any seed, per look. */
     readonly lateTolerance: number;
   };
 }
+
+/** A stretch in which nobody is at home. */
+export interface Absence {
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
+/** The looking times at which somebody is at home. */
+const atHome = (timesMs: readonly number[], away: readonly Absence[]): number[] =>
+  timesMs.filter((ms) => !away.some(({ fromMs, toMs }) => ms >= fromMs && ms < toMs));
 
 /** How far the credit of a chill is looked for beyond the days that it takes. */
 const MOST_LATER = 3;
@@ -46,11 +58,11 @@ type HousePart = 'utcOffsetHours' | 'lookTimesMs' | 'lateTolerance' | 'ways';
  * A parcel's facts in its household at a moment: what Tuck in asks in the worker of a
  * batch that is to be begun, and what the server tells of one that was, are made here.
  */
-export const factsOf = (own: Omit<ParcelFacts, HousePart>, { zone, lookingTimes: times, ways }: House, atMs: number): ParcelFacts => ({
+export const factsOf = (own: Omit<ParcelFacts, HousePart>, { zone, lookingTimes: times, ways, away = [] }: House, atMs: number): ParcelFacts => ({
   ...own,
   ...chilled(own, offsetHours(zone, atMs)),
   utcOffsetHours: offsetHours(zone, atMs),
-  lookTimesMs: lookingTimes(atMs, zone, times, LOOK_DAYS_AHEAD),
+  lookTimesMs: atHome(lookingTimes(atMs, zone, times, LOOK_DAYS_AHEAD), away),
   lateTolerance: ways.lateTolerance,
   ways,
 });

@@ -10,6 +10,9 @@ export interface RootsNow {
   readonly usualMm: number;
   readonly measured: boolean;
   readonly readyMs: number;
+  /** Ready from then at the earliest, and by then at the latest, 8 chances in 10. */
+  readonly readyFromMs: number;
+  readonly readyByMs: number;
   /** The fastest that could be among them enter the paper. */
   readonly lateFromMs: number;
   readonly usuallyLateMs: number;
@@ -81,13 +84,16 @@ export function rootsNow(workings: Workings, nowMs: number): RootsNow[] {
   const drownsMs = method.late === 'drowned' ? soakClock(facts.crop, facts.startMs, nowMs, true).drownsMs : null;
   return cohortsOf(state, workings).map((cohort) => {
     const late = passing(growth, cohort, growth.lateMm);
+    const ready = passing(growth, cohort, growth.readyMm);
     const lateFromMs = drownsMs ?? momentOf(progress, late.earliest);
     return {
       seeds: cohort.seeds,
       count: cohort.count,
       usualMm: usualLength(growth, cohort, progress.at(nowMs)),
       measured: cohort.measured,
-      readyMs: momentOf(progress, passing(growth, cohort, growth.readyMm).usual),
+      readyMs: momentOf(progress, ready.usual),
+      readyFromMs: momentOf(progress, ready.earliest),
+      readyByMs: momentOf(progress, ready.latest),
       lateFromMs,
       usuallyLateMs: drownsMs ?? momentOf(progress, late.usual),
       // The seed leaves open when the sprout would have come up; above ground that is as it should be.

@@ -54,6 +54,35 @@ export function bodyOf({ lidded, cloths, mat, sun }: SpotSetup, around: DayRange
   };
 }
 
+/**
+ * A body whose household changes what stands there: the setting by as much as the dial
+ * is turned, a cloth more, the lid away. What was fitted stays.
+ */
+export function changedBody(body: Body, from: SpotSetup, to: SpotSetup): Body {
+  const [was, is] = [bodyOf(from, SAME_ROOM), bodyOf(to, SAME_ROOM)];
+  const thermostat = body.mat?.thermostat ?? null;
+  const [dialled, wished] = [was.mat?.thermostat ?? null, is.mat?.thermostat ?? null];
+  return {
+    ...body,
+    lossWPerK: (body.lossWPerK * is.lossWPerK) / was.lossWPerK,
+    mat: is.mat && {
+      ...is.mat,
+      betweenKPerW: Math.max(
+        (body.mat?.betweenKPerW ?? is.mat.betweenKPerW) + is.mat.betweenKPerW - (was.mat?.betweenKPerW ?? is.mat.betweenKPerW),
+        0.01,
+      ),
+      thermostat: wished && {
+        ...wished,
+        setC: wished.setC + (thermostat && dialled ? thermostat.setC - dialled.setC : 0),
+        bandC: thermostat && dialled ? (thermostat.bandC * wished.bandC) / dialled.bandC : wished.bandC,
+      },
+    },
+    sun: is.sun && { ...is.sun, watts: (is.sun.watts * (body.sun?.watts ?? 1)) / (body.sun ? (was.sun?.watts ?? body.sun.watts) : 1) },
+  };
+}
+/** What surrounds a body says nothing of what stands there. */
+const SAME_ROOM: DayRange = { minC: 20, maxC: 20 };
+
 /** What a body comes to over a day that is like the others. */
 export interface BodyDay extends DayRange {
   readonly meanC: number;

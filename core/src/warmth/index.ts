@@ -1,4 +1,5 @@
 /** From a temperature record to progress, share and injury. */
+export * from './ahead.js';
 export * from './body.js';
 export * from './body-fit.js';
 export * from './body-guess.js';

@@ -21,6 +21,7 @@ const WARMEST_HOUR = 16;
 /** An hour's temperature and the development it brings, as assumed and with its error either way. */
 interface HourOfWarmth {
   readonly celsius: number;
+  readonly errorC: number;
   readonly days: number;
   readonly daysIfWarmer: number;
   readonly daysIfCooler: number;
@@ -80,13 +81,28 @@ function hoursOf(rateOf: Rate, stay: Stay, startMs: number, hours: number, utcOf
   function work(hour: number, read: Reading | null): HourOfWarmth {
     const local = localHour(hour);
     const { minC, maxC, errorC } = read
-      ? { ...read, errorC: ERROR_C.read }
+      ? { ...read, errorC: read.errorC ?? ERROR_C.read }
       : assumedOf(patternOf(Math.floor(local / DAY_HOURS)), stay.guess, stepAt(hour));
     const phase = Math.cos(((local - WARMEST_HOUR) / DAY_HOURS) * 2 * Math.PI);
     const celsius = (minC + maxC) / 2 + ((maxC - minC) / 2) * phase;
     const rate = (errorsC: number): number => rateOf(celsius + errorsC) / DAY_HOURS;
-    return { celsius, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
+    return { celsius, errorC, days: rate(0), daysIfWarmer: rate(errorC), daysIfCooler: rate(-errorC) };
   }
+}
+
+/**
+ * The hours of a place as they are assumed: read, remembered or guessed.
+ *
+ * @param hours how many from `startMs` on, whole, 0 or more
+ */
+export function assumedHours(
+  stay: Stay,
+  startMs: number,
+  hours: number,
+  utcOffsetHours: number,
+): { readonly celsius: number; readonly errorC: number }[] {
+  const own = hoursOf(() => 0, stay, startMs, hours, utcOffsetHours);
+  return Array.from({ length: hours }, (_, hour) => own.at(hour));
 }
 
 /** Progress of a batch through its warmth, in days at the crop's optimum. */

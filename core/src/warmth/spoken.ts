@@ -6,6 +6,8 @@ export interface Reading {
   readonly toMs: number;
   readonly minC: number;
   readonly maxC: number;
+  /** How far off it may be, °C, where it is no thermometer's: an hour that is still to come. */
+  readonly errorC?: number;
 }
 
 /** What a place is like over a day, °C. */

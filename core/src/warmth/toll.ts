@@ -22,7 +22,7 @@ export interface WarmthToll {
 const DEADLY_DEGREE_HOURS = 60;
 
 /** Share of wet seed that lives through so many degree-hours above its limit of injury. */
-const survivalOf = (degreeHours: number): number => Math.exp(-degreeHours / DEADLY_DEGREE_HOURS);
+export const survivalOf = (degreeHours: number): number => Math.exp(-degreeHours / DEADLY_DEGREE_HOURS);
 
 /** Hours after which half of a dose has been had. */
 function halfOf(doses: readonly number[], dose: number): number {
@@ -50,6 +50,10 @@ export function deadlyWarmth({ temperature: { injuryC } }: Pick<Crop, 'temperatu
   return dies < ALARM ? null : { peakC: maxC, injuryC, dies };
 }
 
+/** Degree-hours above the limit of injury that hours come to. */
+export const degreeHours = (hours: readonly DayRange[], injuryC: number): number =>
+  hours.reduce((sum, { minC, maxC }) => sum + (Math.max(minC - injuryC, 0) + Math.max(maxC - injuryC, 0)) / 2, 0);
+
 /** A reading speaks of danger for so long, ms: until somebody reads anew, or a week. */
 const ALARM_HOLDS_MS = 7 * 24 * HOUR_MS;
 
@@ -61,7 +65,8 @@ const ALARM_HOLDS_MS = 7 * 24 * HOUR_MS;
  */
 export function heatNow(crop: Crop, stays: readonly Stay[], nowMs: number): DeadlyWarmth | null {
   const here = stays.findLast(({ fromMs }) => fromMs <= nowMs) ?? stays[0];
-  const past = (here?.readings ?? []).filter(({ fromMs }) => fromMs <= nowMs);
+  // What is only foreseen is no reading.
+  const past = (here?.readings ?? []).filter(({ fromMs, errorC }) => fromMs <= nowMs && errorC === undefined);
   // Where two end alike, what was written later corrects what was written before.
   const last = past.reduce<Reading | null>((latest, one) => (latest === null || one.toMs >= latest.toMs ? one : latest), null);
   return last && nowMs - last.toMs <= ALARM_HOLDS_MS ? deadlyWarmth(crop, last) : null;
