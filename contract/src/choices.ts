@@ -42,6 +42,7 @@ export const PLACE_KINDS = {
   fridge_top: { label: 'Top of a fridge', minC: 21, maxC: 26 },
   cupboard: { label: 'Warm cupboard', minC: 20, maxC: 25 },
   room: { label: 'Room', minC: 17, maxC: 22 },
+  sill: { label: 'Windowsill', minC: 14, maxC: 24 },
   plot: { label: 'Bed outdoors', minC: 7, maxC: 17 },
   cool_room: { label: 'Cool room or porch', minC: 10, maxC: 17 },
   fridge: { label: 'Fridge', minC: 3, maxC: 6 },
@@ -50,3 +51,6 @@ export type PlaceKind = keyof typeof PLACE_KINDS;
 
 /** Batches begun no further apart than this lie together as one start, ms. */
 export const ONE_START_MS = 36 * 3_600_000;
+
+/** What may come over a warm spot. */
+export const OCCURRENCE_KINDS = ['warm', 'cold', 'sunny', 'power_cut', 'thermostat_off', 'lid_off'] as const;

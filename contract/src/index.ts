@@ -12,4 +12,6 @@ export * from './sitting-requests.js';
 export * from './sitting-responses.js';
 export * from './packet-requests.js';
 export * from './packet-responses.js';
+export * from './spot-requests.js';
+export * from './spot-responses.js';
 export * from './queries.js';

@@ -82,7 +82,7 @@ export const houseWays = z.object({
   patienceTimes: z.number().positive(),
 }) satisfies z.ZodType<HouseWays>;
 
-const reading = range.extend({ fromMs: ms, toMs: ms });
+const reading = range.extend({ fromMs: ms, toMs: ms, errorC: z.number().positive().optional() });
 const look = z.object({
   atMs: ms,
   through: z.boolean(),
@@ -193,6 +193,8 @@ const wholeReport = z.object({
       usualMm: z.number().min(0),
       measured: z.boolean(),
       readyMs: ms,
+      readyFromMs: ms,
+      readyByMs: ms,
       lateFromMs: ms,
       usuallyLateMs: ms,
       overgrownMs: ms,

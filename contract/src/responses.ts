@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { absence } from './spot-responses.js';
 import type { WhyPanel } from '@fresh-tuck/core/words';
 import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
 import { BAG_LINES, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS } from './choices.js';
@@ -30,6 +31,7 @@ export const about = z.object({
       millilitresPerSpray: z.number(),
       version: z.number(),
       frost: z.object({ monthDay: z.string(), giveDays: z.number(), guessed: z.boolean() }).nullable(),
+      away: z.array(absence),
       ways: houseWays.extend({ lateTolerance: z.number() }),
     })
     .nullable(),

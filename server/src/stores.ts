@@ -5,6 +5,7 @@ import { journalStore } from './journal/store.js';
 import { cropStore } from './crops/store.js';
 import type { Database } from './db/database.js';
 import { holderStore } from './holders/store.js';
+import { absenceStore } from './household/absences.js';
 import { householdStore } from './household/store.js';
 import { nurseryStore } from './nursery/store.js';
 import { seasonStore } from './nursery/seasons.js';
@@ -14,7 +15,11 @@ import { photoStore } from './photos/store.js';
 import { rackStore } from './racks/store.js';
 import { roundStore } from './rounds/store.js';
 import { sittingStore } from './sittings/store.js';
+import { fileStore } from './spots/files.js';
+import { probeStore } from './spots/probes.js';
+import { setupStore } from './spots/setups.js';
 import { spotStore } from './spots/store.js';
+import { warmSpots } from './spots/warm.js';
 import { saidStore } from './today/said.js';
 
 /** Everything that is read from and written to a household's database. */
@@ -23,12 +28,20 @@ export function storesOn(db: Database) {
   const nursery = nurseryStore(db, crops);
   const takenBack = takenBackStore(db);
   const packets = packetStore(db, crops);
-  const household = householdStore(db);
+  const absences = absenceStore(db);
+  const household = householdStore(db, absences);
+  const spots = spotStore(db);
+  const setups = setupStore(db);
   return {
     crops,
     nursery,
     takenBack,
-    spots: spotStore(db),
+    spots,
+    setups,
+    warm: warmSpots(spots, setups),
+    probes: probeStore(db),
+    files: fileStore(db),
+    absences,
     packets,
     imports: importStore(db, packets, takenBack),
     holders: holderStore(db),

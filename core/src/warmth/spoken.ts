@@ -7,7 +7,7 @@ export interface Reading {
   readonly minC: number;
   readonly maxC: number;
   /** How far off it may be, °C, where it is no thermometer's: an hour that is still to come. */
-  readonly errorC?: number;
+  readonly errorC?: number | undefined;
 }
 
 /** What a place is like over a day, °C. */

@@ -10,6 +10,7 @@ import {
   LINK_KINDS,
   MEDIA,
   METHODS,
+  OCCURRENCE_KINDS,
   PLACE_KINDS,
   PURPOSES,
   SEEDLING_EVENTS,
@@ -46,6 +47,7 @@ export const CODES: Readonly<Record<string, readonly string[]>> = {
   wetness: WETNESSES,
   light: LIGHTS,
   link_kind: LINK_KINDS,
+  spot_event_kind: OCCURRENCE_KINDS,
 };
 
 /** Lays down the codes that a database does not know yet. */

@@ -3,6 +3,7 @@ import type { CropStore } from '../crops/store.js';
 import type { HolderStore } from '../holders/store.js';
 import type { PacketStore } from '../packets/store.js';
 import type { SpotRecord, SpotStore } from '../spots/store.js';
+import type { WarmSpots } from '../spots/warm.js';
 import type { JournalStore } from '../journal/store.js';
 import type { BatchRow } from '../batches/row.js';
 import type { BatchStore } from '../batches/store.js';
@@ -15,6 +16,7 @@ export interface Stores {
   readonly journal: JournalStore;
   readonly packets: PacketStore;
   readonly spots: SpotStore;
+  readonly warm: WarmSpots;
 }
 
 /** The bag that a batch lies in now, or lay in last. */

@@ -36,6 +36,7 @@ const SCHEMA = `
 /** Records whose lateness can change what a finished batch went through. */
 const RECORDS = [
   { table: 'reading', toMs: 'to_ms' },
+  { table: 'reading_whole', toMs: 'to_ms' },
   { table: 'probe_reading', toMs: 'to_ms' },
   { table: 'taken_back', toMs: 'to_ms' },
   // From then on until somebody says otherwise.

@@ -1,6 +1,7 @@
 import type { Batch, WhyPanel } from '@fresh-tuck/contract';
 import { asMate, matesOf, nextLook } from '@fresh-tuck/core/looking';
-import { wordsFor } from '@fresh-tuck/core/units';
+import { offsetHours, wordsFor } from '@fresh-tuck/core/units';
+import type { Reading } from '@fresh-tuck/core/warmth';
 import { whyFor } from '@fresh-tuck/core/judging';
 import type { Preparation } from '@fresh-tuck/core/preparing';
 import { closedInWords, toldFor, whyInWords } from '@fresh-tuck/core/words';
@@ -132,7 +133,19 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       };
       // Parcels stand together: each place's record is read once, and cut to every stay.
       const records = new Map<string, ReturnType<typeof stores.spots.since>>();
+      // What is known to come over a place, or was changed there, counts for whatever stands there now.
+      const foreseen = new Map<string, readonly Reading[]>();
+      const aheadOf = (spotId: string): readonly Reading[] => {
+        const ahead = foreseen.get(spotId) ?? stores.warm.ahead(spotId, nowMs, offsetHours(household.zone, nowMs));
+        foreseen.set(spotId, ahead);
+        return ahead;
+      };
       const recordOf: RecordOf = (spotId, fromMs, toMs) => {
+        const record = readOf(spotId, fromMs, toMs);
+        const ahead = toMs === Infinity ? aheadOf(spotId) : [];
+        return ahead.length === 0 ? record : { ...record, readings: [...ahead, ...record.readings] };
+      };
+      const readOf: RecordOf = (spotId, fromMs, toMs) => {
         if (toMs < nowMs - SHARED_MS || fromMs < nowMs - SHARED_MS) return stores.spots.record(spotId, fromMs, toMs);
         const since = records.get(spotId) ?? stores.spots.since(spotId, nowMs - SHARED_MS);
         records.set(spotId, since);

@@ -1,5 +1,6 @@
 import type { Paper, Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
 import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
+import type { AbsenceStore } from './absences.js';
 import type { Database } from '../db/database.js';
 import { certain } from '../db/statements.js';
 import { changedMeanwhile, Problem } from '../http/problem.js';
@@ -23,7 +24,7 @@ export type HouseholdRecord = Household & { readonly paper: Paper | null };
 /** A clock that is set by the network jumps by less, ms. */
 const CLOCK_SLACK_MS = 2 * 60_000;
 
-export function householdStore(db: Database) {
+export function householdStore(db: Database, absences: AbsenceStore) {
   const select = db.prepare<unknown[], Row>('SELECT * FROM household WHERE id = 1');
   const upsert = db.prepare(`
     INSERT INTO household (id, name, zone, units, looking_times, millilitres_per_spray, changed_ms)
@@ -52,6 +53,7 @@ export function householdStore(db: Database) {
       millilitresPerSpray: row.millilitres_per_spray,
       version: row.version,
       frost: row.frost === null ? null : (JSON.parse(row.frost) as Household['frost']),
+      away: absences.last(),
       paper: row.paper === null ? null : (JSON.parse(row.paper) as Paper),
       ways: { ...USUAL_WAYS, ...(JSON.parse(row.ways) as Partial<HouseWays>), lateTolerance: row.late_tolerance },
     };

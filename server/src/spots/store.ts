@@ -16,6 +16,7 @@ import type { Database } from '../db/database.js';
 import { shelving } from '../shelf/shelved.js';
 import { closed, liesIn, standing, stood, untucked } from '../db/standing.js';
 import { Problem } from '../http/problem.js';
+import { countingReading } from './files.js';
 
 interface SpotRow {
   readonly id: string;
@@ -89,19 +90,25 @@ export function spotStore(db: Database) {
   // Hours of a logger are many: rows come as plain lists.
   const readings = db
     .prepare<unknown[], RecordRow>(
-      `SELECT from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? AND ${standing('r')} ORDER BY rowid`,
+      `SELECT from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND from_ms >= ? AND from_ms < ? AND ${countingReading('r')} ORDER BY rowid`,
     )
     .raw();
   const earlier = db
     .prepare<unknown[], RecordRow>(
-      `SELECT from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND from_ms < ? AND from_ms >= ? AND ${standing('r')}
+      `SELECT from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND from_ms < ? AND from_ms >= ? AND ${countingReading('r')}
       ORDER BY from_ms DESC LIMIT ?`,
     )
     .raw();
   const latest = db.prepare<unknown[], ReadingRow>(
-    `SELECT id, from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND ${standing('r')} ORDER BY from_ms DESC, rowid DESC LIMIT ?`,
+    `SELECT id, from_ms, to_ms, min_c, max_c FROM reading r WHERE spot_id = ? AND ${countingReading('r')} ORDER BY from_ms DESC, rowid DESC LIMIT ?`,
   );
 
+  const lastRead = db
+    .prepare<unknown[], number>(
+      `SELECT max(min(to_ms, recorded_ms)) FROM (SELECT to_ms, recorded_ms FROM reading r WHERE spot_id = ? AND from_ms < ? AND ${countingReading('r')}
+        ORDER BY from_ms DESC LIMIT 3)`,
+    )
+    .pluck();
   const spanOf = db.prepare<unknown[], { from_ms: number; to_ms: number }>(
     `SELECT from_ms, to_ms FROM reading r WHERE spot_id = ? AND id = ? AND ${standing('r')}`,
   );
@@ -213,6 +220,8 @@ export function spotStore(db: Database) {
         return within.length > 0 ? { id, name: row.name, guess: guessFor(row), readings: within } : record(id, fromMs, toMs);
       };
     },
+    /** When its thermometer was read last, ms; null where it never was. */
+    lastReadMs: (id: string, nowMs: number): number | null => lastRead.get(id, nowMs) ?? null,
     /** What such a place is usually like, °C. */
     guessOf: (id: string): SpotRecord['guess'] => guessFor(get(id)),
     add: ({ holds = null, ...request }: SpotRequest, nowMs: number): void => {

@@ -1,4 +1,5 @@
 import type { Start } from '@fresh-tuck/contract';
+import { offsetHours } from '@fresh-tuck/core/units';
 import type { Reader } from '../forecasts/reader.js';
 
 /**
@@ -6,7 +7,7 @@ import type { Reader } from '../forecasts/reader.js';
  * records and what is known of the packet there, as its forecast will have them once
  * it was begun.
  */
-export function startView({ forecasts, household, packets, spots }: Reader) {
+export function startView({ forecasts, household, packets, spots, warm }: Reader) {
   return (packetId: string, startMs: number, nowMs: number): Start => {
     const home = household.get();
     const priorOf = (spotId: string, seen: 'tip' | 'emergence') => forecasts.priorOf(packetId, spotId, seen, home, startMs, nowMs);
@@ -15,7 +16,8 @@ export function startView({ forecasts, household, packets, spots }: Reader) {
       startMs,
       spots: spots.ids().map((id) => {
         const { readings, guess } = spots.record(id, startMs, Infinity);
-        return { id, readings: [...readings], guess, priors: { tip: priorOf(id, 'tip'), emergence: priorOf(id, 'emergence') } };
+        const ahead = warm.ahead(id, nowMs, offsetHours(home.zone, nowMs));
+        return { id, readings: [...ahead, ...readings], guess, priors: { tip: priorOf(id, 'tip'), emergence: priorOf(id, 'emergence') } };
       }),
     };
   };

@@ -1,0 +1,92 @@
+import { createHash } from 'node:crypto';
+import QuickLRU from 'quick-lru';
+import { PLACE_KINDS } from '@fresh-tuck/contract';
+import {
+  bodyOf,
+  fitBody,
+  hoursAhead,
+  placeNow,
+  type DayRange,
+  type FittedBody,
+  type HourReading,
+  type Reading,
+  type SpotBody,
+} from '@fresh-tuck/core/warmth';
+import type { SetupStore } from './setups.js';
+import type { SpotStore } from './store.js';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+/** A fit is of so many hours of a logger, or days of a thermometer: more tell little more and cost seconds. */
+const FIT_MS = { hourly: 30 * HOUR_MS, daily: 5 * DAY_MS } as const;
+/** A body is fitted to hours alone: a day's two figures do not tell heat from loss. */
+const LEAST_HOURS = 18;
+/** It is fitted anew every so many hours: a new hour changes little. */
+const ANEW_HOURS = 6;
+const KEPT = 60;
+/** Longer than this no reading is an hour's, ms. */
+const HOURLY_MS = 2 * HOUR_MS;
+
+/** What a spot's own readings say of it as a body. */
+export interface WarmSpot extends SpotBody {
+  readonly fit: FittedBody | null;
+}
+
+/** Spots as bodies: how they are set up, what their readings say of them, what is to come over them. */
+export function warmSpots(spots: SpotStore, setups: SetupStore) {
+  const fits = new QuickLRU<string, FittedBody | null>({ maxSize: KEPT });
+
+  function fitOf(spot: Omit<SpotBody, 'fitted'>, nowMs: number, utcOffsetHours: number): FittedBody | null {
+    const hourly = spot.readings.filter(({ fromMs, toMs }) => toMs - fromMs <= HOURLY_MS && fromMs < nowMs);
+    const lastMs = hourly.at(-1)?.toMs ?? 0;
+    const used = hourly.filter(({ fromMs }) => fromMs >= lastMs - FIT_MS.hourly);
+    if (used.length < LEAST_HOURS || nowMs - lastMs > FIT_MS.daily) return null;
+    const steady = used.filter(({ fromMs }) => fromMs < Math.floor(lastMs / (ANEW_HOURS * HOUR_MS)) * ANEW_HOURS * HOUR_MS);
+    if (steady.length < LEAST_HOURS / 2) return null;
+    const key = createHash('sha1')
+      .update(JSON.stringify([spot.setup, spot.around, steady, utcOffsetHours]))
+      .digest('base64');
+    const known = fits.get(key);
+    if (known !== undefined) return known;
+    // Hours of the spot's clock, from the midnight before the first.
+    const midnight = Math.floor(((steady[0]?.fromMs ?? 0) / HOUR_MS + utcOffsetHours) / 24) * 24;
+    const hourOf = (ms: number): number => ms / HOUR_MS + utcOffsetHours - midnight;
+    const readings: HourReading[] = [...new Map(steady.map((one) => [one.fromMs, one])).values()]
+      .sort((a, b) => a.fromMs - b.fromMs)
+      .map(({ fromMs, toMs, minC, maxC }) => ({ fromHour: hourOf(fromMs), toHour: hourOf(toMs), minC, maxC }));
+    const found = fitBody(bodyOf(spot.setup, spot.around), readings);
+    fits.set(key, found);
+    return found;
+  }
+
+  /** A spot at a moment. @param fitting whether its readings are asked too, which takes a second where they are new */
+  function at(id: string, nowMs: number, utcOffsetHours: number, fitting: boolean): WarmSpot {
+    const { kind } = spots.get(id);
+    const { readings, guess } = spots.record(id, nowMs, Infinity);
+    const setup = setups.at(id, kind, nowMs);
+    const like: DayRange = setup.mat ? (setup.room ?? PLACE_KINDS.room) : placeNow(readings, guess, nowMs, utcOffsetHours);
+    const around = { minC: like.minC, maxC: like.maxC };
+    const fit = fitting ? fitOf({ readings, guess, setup, around }, nowMs, utcOffsetHours) : null;
+    return { readings, guess, setup, around, fit, fitted: fit?.body ?? null };
+  }
+
+  return {
+    at,
+    /**
+     * The hours ahead of a spot where something is to come over it, or where it was set up
+     * otherwise since its thermometer was read last; empty where its record says it all.
+     */
+    ahead(id: string, nowMs: number, utcOffsetHours: number): Reading[] {
+      const occurrences = setups.events(id, nowMs, nowMs + 14 * DAY_MS);
+      const { kind } = spots.get(id);
+      const now = setups.at(id, kind, nowMs);
+      const lastMs = spots.lastReadMs(id, nowMs);
+      const then = lastMs === null ? now : setups.at(id, kind, lastMs);
+      const changed = JSON.stringify(then) !== JSON.stringify(now);
+      if (occurrences.length === 0 && !changed) return [];
+      const spot = { ...at(id, nowMs, utcOffsetHours, true), setup: then };
+      return hoursAhead(spot, { nowMs, utcOffsetHours, occurrences, setup: now });
+    },
+  };
+}
+export type WarmSpots = ReturnType<typeof warmSpots>;
