@@ -108,6 +108,12 @@ export const today = z.object({
   dangers: z.array(
     z.object({ spotId: z.string(), spotName: z.string(), lead: z.string(), text: z.string(), batchIds: z.array(z.string()) }),
   ),
+  /** What the hours ahead of a place will do to what stands there, the nearest first: before the harm. */
+  alarms: z.array(
+    z.object({ spotId: z.string(), spotName: z.string(), atMs: z.number(), lead: z.string(), text: z.string(), batchIds: z.array(z.string()) }),
+  ),
+  /** Thermometers that were heard and are not any more. */
+  silent: z.array(z.object({ probeId: z.string(), spotId: z.string(), text: z.string() })),
   /** After an absence: what may be past saving, the longest roots first. */
   rescue: z.object({ away: z.string(), batchIds: z.array(z.string()) }).nullable(),
   /** The round that somebody began and has not ended. */

@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { absence } from './spot-responses.js';
 import type { WhyPanel } from '@fresh-tuck/core/words';
 import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
 import { BAG_LINES, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS } from './choices.js';
@@ -13,6 +12,9 @@ export const problem = z.object({
   detail: z.string(),
   errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
 });
+
+/** Nobody is at home. */
+export const absence = z.object({ id: z.string(), fromMs: z.number(), toMs: z.number() });
 
 export const about = z.object({
   nowMs: z.number(),
@@ -200,6 +202,7 @@ export const nursery = z.object({
 });
 
 export type Problem = z.infer<typeof problem>;
+export type Absence = z.infer<typeof absence>;
 export type About = z.infer<typeof about>;
 export type Copy = z.infer<typeof copy>;
 export type Copies = z.infer<typeof copies>;

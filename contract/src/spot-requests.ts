@@ -29,6 +29,8 @@ export const spotSetup = z.strictObject({
     .strictObject({ minC: celsius('setup.room.minC'), maxC: celsius('setup.room.maxC') })
     .refine(({ minC, maxC }) => minC <= maxC, { error: 'setup.room.maxC must not lie below the lowest', path: ['maxC'] })
     .nullable(),
+  /** Of a kilowatt-hour, in the household's money; null where nobody says. */
+  pricePerKWh: number(0, 100, 'setup.pricePerKWh', 'in your money').nullable().default(null),
 });
 /** A spot set up anew, from now or from a moment that is past. */
 export const setupRequest = z.strictObject({ id, at: localMoment('at').nullable().default(null), setup: spotSetup });
@@ -107,6 +109,10 @@ export const absenceRequest = z
 export const absenceQuestion = z
   .strictObject({ ...span })
   .refine(({ from, to }) => from < to, { error: 'to must lie after the day of leaving', path: ['to'] });
+
+/** An address at which a calendar reads what is to be done. */
+export const feedRequest = z.strictObject({ id, name: text(60, 'name') });
+export const feedWithdrawal = z.strictObject({ id });
 
 export type SpotSetup = z.infer<typeof spotSetup>;
 export type SetupRequest = z.infer<typeof setupRequest>;

@@ -6,9 +6,11 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { backupRoutes } from './backup/routes.js';
 import { bedRoutes } from './beds/routes.js';
+import { shelfRoutes } from './boards/routes.js';
 import { partRoutes } from './batches/parts.js';
 import { batchRoutes } from './batches/routes.js';
 import { mendRoutes } from './mending/routes.js';
+import { calendarRoutes } from './calendar/routes.js';
 import { cropRoutes } from './crops/routes.js';
 import { findRoutes } from './find/routes.js';
 import { holderRoutes } from './holders/routes.js';
@@ -23,6 +25,7 @@ import { photoRoutes } from './photos/routes.js';
 import { rackRoutes } from './racks/routes.js';
 import { roundRoutes } from './rounds/routes.js';
 import { sittingRoutes } from './sittings/routes.js';
+import { probeRoutes } from './spots/probe-routes.js';
 import { spotRoutes } from './spots/routes.js';
 import { todayRoutes } from './today/routes.js';
 
@@ -100,6 +103,9 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   for (const routes of [
     householdRoutes,
     spotRoutes,
+    probeRoutes,
+    shelfRoutes,
+    calendarRoutes,
     cropRoutes,
     packetRoutes,
     holderRoutes,

@@ -3,6 +3,7 @@ import { bedStore } from './beds/store.js';
 import { batchStore } from './batches/store.js';
 import { journalStore } from './journal/store.js';
 import { cropStore } from './crops/store.js';
+import { calendarStore } from './calendar/store.js';
 import type { Database } from './db/database.js';
 import { holderStore } from './holders/store.js';
 import { absenceStore } from './household/absences.js';
@@ -17,6 +18,7 @@ import { roundStore } from './rounds/store.js';
 import { sittingStore } from './sittings/store.js';
 import { fileStore } from './spots/files.js';
 import { probeStore } from './spots/probes.js';
+import { recordStore } from './spots/record.js';
 import { setupStore } from './spots/setups.js';
 import { spotStore } from './spots/store.js';
 import { warmSpots } from './spots/warm.js';
@@ -40,8 +42,10 @@ export function storesOn(db: Database) {
     setups,
     warm: warmSpots(spots, setups),
     probes: probeStore(db),
+    record: recordStore(db),
     files: fileStore(db),
     absences,
+    calendars: calendarStore(db),
     packets,
     imports: importStore(db, packets, takenBack),
     holders: holderStore(db),

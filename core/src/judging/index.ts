@@ -1,5 +1,6 @@
 /** What is answered about a parcel and what to do: verdicts, troubles, mould, Why. */
 export * from './counsel.js';
+export * from './elsewhere.js';
 export * from './headline.js';
 export * from './judgement.js';
 export * from './lift.js';

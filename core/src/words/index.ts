@@ -1,8 +1,12 @@
 /** Every sentence the product says about facts, and every word for a code. */
 export * from './advice.js';
 export * from './again.js';
+export * from './alarms.js';
 export * from './alive.js';
+export * from './away.js';
 export * from './bed.js';
+export * from './board.js';
+export * from './calendar.js';
 export * from './cautions.js';
 export * from './danger.js';
 export * from './figures.js';
@@ -28,6 +32,7 @@ export * from './shares.js';
 export * from './sheet.js';
 export * from './sitting.js';
 export * from './soak.js';
+export * from './spot.js';
 export * from './supply.js';
 export * from './test.js';
 export * from './told.js';

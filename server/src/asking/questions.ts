@@ -1,3 +1,4 @@
+import type { WhatIfRequest } from '@fresh-tuck/contract';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
 import { roundSheet } from '../print/round.js';
@@ -7,6 +8,10 @@ import { packetsAsCsv } from '../packets/csv.js';
 import { ideasView } from '../views/ideas.js';
 import { startView } from '../views/start.js';
 import { packetView } from '../views/packet.js';
+import { shelfQuestions } from '../boards/view.js';
+import { calendarEntries } from '../calendar/entries.js';
+import { awayView } from '../household/away.js';
+import { spotQuestions } from '../spots/sheet.js';
 import { todayView } from '../today/view.js';
 import type { Reader } from '../forecasts/reader.js';
 
@@ -30,6 +35,10 @@ export function questionsOn(reader: Reader) {
   const start = startView(reader);
   const ideas = ideasView(reader);
   const round = roundSheet(reader);
+  const boards = shelfQuestions(reader);
+  const warmth = spotQuestions(reader);
+  const away = awayView(reader);
+  const calendar = calendarEntries(reader);
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),
@@ -50,6 +59,12 @@ export function questionsOn(reader: Reader) {
         : packets.named(packetsBy(typed), MOST_NAMES),
     ideas: (nowMs: number) => ideas(nowMs),
     round: (nowMs: number, batchIds: readonly string[] | null) => round(nowMs, batchIds),
+    shelf: (nowMs: number) => boards.shelf(nowMs),
+    elsewhere: (nowMs: number, holderId: string) => boards.elsewhere(nowMs, holderId),
+    spot: (nowMs: number, spotId: string) => warmth.spot(nowMs, spotId),
+    whatIf: (nowMs: number, spotId: string, asked: WhatIfRequest) => warmth.whatIf(nowMs, spotId, asked),
+    away: (nowMs: number, from: string, to: string) => away(nowMs, from, to),
+    calendar: (nowMs: number) => calendar(nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
     /** Works out some of what finished batches teach, ahead of whoever asks; how many are left. */

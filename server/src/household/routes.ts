@@ -1,9 +1,14 @@
 import { Router } from 'express';
-import { clockRequest, householdRequest, waysRequest, type About } from '@fresh-tuck/contract';
-import { read } from '../http/problem.js';
+import { absenceQuestion, absenceRequest, clockRequest, householdRequest, takeBackRequest, waysRequest, type About } from '@fresh-tuck/contract';
+import { json } from '../http/json.js';
+import { momentFrom } from '../clock.js';
+import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
-export function householdRoutes({ act, clock, demo, health, household, journal, version }: Services): Router {
+/** Longer nobody leaves seed to itself, ms: a slipped year. */
+const MOST_AWAY_MS = 120 * 86_400_000;
+
+export function householdRoutes({ absences, act, ask, clock, demo, health, household, journal, takenBack, version }: Services): Router {
   const about = (): About => {
     const found = household.find();
     return {
@@ -20,6 +25,7 @@ export function householdRoutes({ act, clock, demo, health, household, journal, 
         millilitresPerSpray: found.millilitresPerSpray,
         version: found.version,
         frost: found.frost,
+        away: [...found.away],
         ways: found.ways,
       },
     };
@@ -40,6 +46,30 @@ export function householdRoutes({ act, clock, demo, health, household, journal, 
       const body = read(clockRequest, request.body);
       household.get();
       act('clock', body, (nowMs) => household.settleClock(nowMs));
+      response.status(201).json(about());
+    })
+    .get('/household/away', async (request, response) => {
+      const { from, to } = read(absenceQuestion, request.query);
+      household.get();
+      json(response, await ask('away', clock.now(), from, to));
+    })
+    .post('/household/absences', (request, response) => {
+      const body = read(absenceRequest, request.body);
+      const { zone } = household.get();
+      act('absence', body, (nowMs) => {
+        const [fromMs, toMs] = [momentFrom(body.from, zone, nowMs, 'from', Infinity), momentFrom(body.to, zone, nowMs, 'to', Infinity)];
+        if (toMs <= nowMs) throw Problem.field('to', 'to must lie ahead: nothing can be planned for days that are over');
+        if (toMs - fromMs > MOST_AWAY_MS) throw Problem.field('to', 'to must lie no more than 120 days after the day of leaving');
+        absences.add({ id: body.id, fromMs, toMs }, nowMs);
+      });
+      response.status(201).json(about());
+    })
+    .post('/household/absences/undos', (request, response) => {
+      const body = read(takeBackRequest, request.body);
+      act('absence-undo', body, (nowMs) => {
+        const { fromMs, toMs } = absences.spanOf(body.recordId);
+        takenBack.add({ id: body.recordId, kind: 'absence', fromMs, toMs }, nowMs);
+      });
       response.status(201).json(about());
     })
     .put('/household/ways', (request, response) => {

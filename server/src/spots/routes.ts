@@ -1,13 +1,15 @@
 import { Router } from 'express';
-import { readingRequest, spotChange, spotOrder, spotRequest, takeBackRequest } from '@fresh-tuck/contract';
+import { readingRequest, spotChange, spotOrder, spotRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
+import { addWarmthRoutes } from './warmth-routes.js';
 
 /** Readings of a spot that are shown at once. */
 const MOST_READINGS = 60;
 
-export function spotRoutes({ act, clock, household, spots, takenBack }: Services): Router {
+export function spotRoutes(services: Services): Router {
+  const { act, clock, household, spots } = services;
   const list = () => {
     const { zone, units } = household.get();
     return spots.list(zone, units, clock.now());
@@ -45,14 +47,6 @@ export function spotRoutes({ act, clock, household, spots, takenBack }: Services
       const { zone } = household.get();
       act(`reading ${request.params.spotId}`, body, (nowMs) => spots.addReading(request.params.spotId, body, zone, nowMs));
       response.status(201).json(list());
-    })
-    .post('/spots/:spotId/undos', (request, response) => {
-      const { spotId } = request.params;
-      const body = read(takeBackRequest, request.body);
-      act(`reading-undo ${spotId}`, body, (nowMs) =>
-        takenBack.add({ id: body.recordId, kind: 'reading', ...spots.readingSpan(spotId, body.recordId) }, nowMs),
-      );
-      response.status(201).json(list());
     });
-  return addShelfRoutes(router, { act, path: 'spots', shelf: spots, answer: (response) => void response.json(list()) });
+  return addShelfRoutes(addWarmthRoutes(router, services), { act, path: 'spots', shelf: spots, answer: (response) => void response.json(list()) });
 }

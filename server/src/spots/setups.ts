@@ -5,7 +5,7 @@ import { standing } from '../db/standing.js';
 import { all, first, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 
-const BARE: SpotSetup = { lidded: false, cloths: 0, mat: null, sun: null, room: null };
+const BARE: SpotSetup = { lidded: false, cloths: 0, mat: null, sun: null, room: null, pricePerKWh: null };
 /** How a place of a kind is usually set up, until its household says. Common practice, no source. */
 const USUAL: Readonly<Record<PlaceKind, SpotSetup>> = {
   mat: { ...BARE, lidded: true, mat: { watts: 20, setC: 27, bandC: 1, probe: 'fold' } },

@@ -82,7 +82,7 @@ export function warmSpots(spots: SpotStore, setups: SetupStore) {
       const now = setups.at(id, kind, nowMs);
       const lastMs = spots.lastReadMs(id, nowMs);
       const then = lastMs === null ? now : setups.at(id, kind, lastMs);
-      const changed = JSON.stringify(then) !== JSON.stringify(now);
+      const changed = JSON.stringify({ ...then, pricePerKWh: null }) !== JSON.stringify({ ...now, pricePerKWh: null });
       if (occurrences.length === 0 && !changed) return [];
       const spot = { ...at(id, nowMs, utcOffsetHours, true), setup: then };
       return hoursAhead(spot, { nowMs, utcOffsetHours, occurrences, setup: now });

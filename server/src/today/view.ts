@@ -3,6 +3,7 @@ import { paperByNow } from '@fresh-tuck/core/judging';
 import { listed, spanInWords, type Words, wordsFor } from '@fresh-tuck/core/units';
 import { drowning, hotPlace } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
+import { alarmsOf, silentOf } from './alarms.js';
 import type { Told } from './said.js';
 
 /** Minutes that a round takes: to fetch and open a bag, to look a parcel through, to plant a sprout. Guess. */
@@ -90,7 +91,7 @@ function minutesFor(due: readonly Batch[], nowMs: number): number {
 }
 
 /** The walk round the home: what to open now and what to leave shut. */
-export function todayView({ batches, forecasts, household, rounds, said, spots }: Reader) {
+export function todayView({ batches, forecasts, household, probes, rounds, said, spots }: Reader) {
   return {
     whole(nowMs: number): Today {
       const home = household.get();
@@ -111,6 +112,8 @@ export function todayView({ batches, forecasts, household, rounds, said, spots }
         nowMs,
         stations,
         dangers: dangersOf(live, nowMs, words),
+        alarms: alarmsOf(live, nowMs, words),
+        silent: silentOf(probes.all(), (id) => spots.get(id).name, nowMs, words),
         shut: live
           .filter((batch) => !due.includes(batch))
           .map((batch) => ({ batch, nextMs: nextOf(batch, nowMs) }))

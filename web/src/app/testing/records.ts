@@ -20,6 +20,7 @@ export const ABOUT: About = {
     millilitresPerSpray: 0.8,
     version: 0,
     frost: null,
+    away: [],
     ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
   },
 };

@@ -17,6 +17,7 @@ const FALLBACK: Household = {
   millilitresPerSpray: 0.8,
   version: 0,
   frost: null,
+  away: [],
   ways: {
     rootSchool: 'crop',
     unopenedFirst: false,
