@@ -33,6 +33,8 @@ const SAID: Readonly<Record<string, (nth: number) => unknown>> = {
   'household.zone': () => 'Europe/Copenhagen',
   'household.units': () => 'metric',
   'household.looking_times': () => '["07:00","18:30"]',
+  'spot_setup.setup': () => '{"lidded":true,"cloths":0,"mat":null,"sun":null,"room":null,"pricePerKWh":null}',
+  'spot_event.kind': (nth) => ['warm', 'sunny', 'power_cut'][nth - 1],
   'spot.kind': (nth) => ['cupboard', 'mat', 'fridge'][nth - 1],
   'packet.crop_id': (nth) => ['okra', 'leek', 'tomato'][nth - 1],
   'packet.year': () => 2024,

@@ -69,6 +69,8 @@ export function setupStore(db: Database) {
       const row = at(spotId, ms);
       return row ? (JSON.parse(row.setup) as SpotSetup) : USUAL[kind];
     },
+    /** As such places are set up where nobody says. */
+    usual: (kind: PlaceKind): SpotSetup => USUAL[kind],
     /** Every word on how it is set up, the newest first. */
     all: (spotId: string) =>
       setups(spotId).map(({ id, from_ms, setup }) => ({ id, fromMs: from_ms, setup: JSON.parse(setup) as SpotSetup })),

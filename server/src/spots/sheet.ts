@@ -122,13 +122,13 @@ export function spotQuestions(reader: Reader) {
         return way && shareAt(crop.temperature.share?.values ?? [], meanC) < MINDS ? [{ name: crop.name, way }] : [];
       });
       const worst = worstAhead(here, nowMs);
-      const day = bodyDay(bodyNow(body));
+      const day = bodyDay(changedBody(bodyNow(body), body.setup, body.now));
       const said = setups.all(spotId)[0];
       return {
         nowMs,
         spot: spot as SpotSheet['spot'],
         nth: list.findIndex(({ id }) => id === spotId) + 1,
-        setup: body.setup as SpotSheet['setup'],
+        setup: body.now,
         setupMs: said?.fromMs ?? null,
         setupId: said?.id ?? null,
         record: record(spotId, nowMs - DRAWN_MS.back, nowMs),
@@ -141,7 +141,7 @@ export function spotQuestions(reader: Reader) {
           .reverse(),
         files: files.list(spotId),
         probes: probes.at(spotId),
-        bodyInWords: bodyInWords(day, body.setup.mat?.setC ?? null, body.fit, words),
+        bodyInWords: bodyInWords(day, body.now.mat?.setC ?? null, body.fit, words),
         lead: spotLead(row.name, spot?.inWords ?? '', minding),
         alarm: worst && alarmInWords(row.name, worst.ahead, worst.batches.map(({ number }) => number), words),
         parcels: here.map((batch) => boardParcel(batch, nowMs, words)).sort(byReady),
@@ -158,7 +158,7 @@ export function spotQuestions(reader: Reader) {
         return one.kind === 'warm' || one.kind === 'cold' ? { kind: one.kind, fromMs, toMs, byC: one.byC ?? 0 } : { kind: one.kind, fromMs, toMs };
       });
       const known = setups.events(spotId, nowMs, nowMs + 14 * DAY_MS);
-      const wished = setup ?? spot.setup;
+      const wished = setup ?? spot.now;
       const changed = hoursAhead(spot, { nowMs, utcOffsetHours: offset, occurrences: [...known, ...coming], setup: wished });
       const hours = aheadOf(spotId, nowMs, offset, changed);
       const after = changedBody(bodyNow(spot), spot.setup, wished);

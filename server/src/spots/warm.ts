@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import QuickLRU from 'quick-lru';
-import { PLACE_KINDS } from '@fresh-tuck/contract';
+import { PLACE_KINDS, type SpotSetup as Told } from '@fresh-tuck/contract';
 import {
   bodyOf,
   fitBody,
@@ -27,9 +27,10 @@ const KEPT = 60;
 /** Longer than this no reading is an hour's, ms. */
 const HOURLY_MS = 2 * HOUR_MS;
 
-/** What a spot's own readings say of it as a body. */
+/** A spot as its readings have it, set up as it was then; and how it is set up now. */
 export interface WarmSpot extends SpotBody {
   readonly fit: FittedBody | null;
+  readonly now: Told;
 }
 
 /** Spots as bodies: how they are set up, what their readings say of them, what is to come over them. */
@@ -63,11 +64,14 @@ export function warmSpots(spots: SpotStore, setups: SetupStore) {
   function at(id: string, nowMs: number, utcOffsetHours: number, fitting: boolean): WarmSpot {
     const { kind } = spots.get(id);
     const { readings, guess } = spots.record(id, nowMs, Infinity);
-    const setup = setups.at(id, kind, nowMs);
-    const like: DayRange = setup.mat ? (setup.room ?? PLACE_KINDS.room) : placeNow(readings, guess, nowMs, utcOffsetHours);
+    const now = setups.at(id, kind, nowMs);
+    // Nobody having read it, it is as such places are: what was said of it since changes that.
+    const lastMs = spots.lastReadMs(id, nowMs);
+    const setup = lastMs === null ? setups.usual(kind) : setups.at(id, kind, lastMs);
+    const like: DayRange = setup.mat ? (now.room ?? PLACE_KINDS.room) : placeNow(readings, guess, nowMs, utcOffsetHours);
     const around = { minC: like.minC, maxC: like.maxC };
     const fit = fitting ? fitOf({ readings, guess, setup, around }, nowMs, utcOffsetHours) : null;
-    return { readings, guess, setup, around, fit, fitted: fit?.body ?? null };
+    return { readings, guess, setup, now, around, fit, fitted: fit?.body ?? null };
   }
 
   return {
@@ -78,14 +82,10 @@ export function warmSpots(spots: SpotStore, setups: SetupStore) {
      */
     ahead(id: string, nowMs: number, utcOffsetHours: number): Reading[] {
       const occurrences = setups.events(id, nowMs, nowMs + 14 * DAY_MS);
-      const { kind } = spots.get(id);
-      const now = setups.at(id, kind, nowMs);
-      const lastMs = spots.lastReadMs(id, nowMs);
-      const then = lastMs === null ? now : setups.at(id, kind, lastMs);
-      const changed = JSON.stringify({ ...then, pricePerKWh: null }) !== JSON.stringify({ ...now, pricePerKWh: null });
-      if (occurrences.length === 0 && !changed) return [];
-      const spot = { ...at(id, nowMs, utcOffsetHours, true), setup: then };
-      return hoursAhead(spot, { nowMs, utcOffsetHours, occurrences, setup: now });
+      const quick = at(id, nowMs, utcOffsetHours, false);
+      const priceless = (setup: object): string => JSON.stringify({ ...setup, pricePerKWh: null });
+      if (occurrences.length === 0 && priceless(quick.setup) === priceless(quick.now)) return [];
+      return hoursAhead(at(id, nowMs, utcOffsetHours, true), { nowMs, utcOffsetHours, occurrences, setup: quick.now });
     },
   };
 }
