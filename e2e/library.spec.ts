@@ -51,6 +51,7 @@ test('a gardener finds a crop by a misspelt name, sets a figure, makes a crop of
   await expect(page.getByText('Your own crop, laid on Tomatillo')).toBeVisible();
 
   await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('link', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   await page.getByRole('combobox').fill('add packet');
   await page.getByRole('option', { name: /Add a packet/ }).click();

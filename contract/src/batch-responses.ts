@@ -110,7 +110,14 @@ export const today = z.object({
   ),
   /** What the hours ahead of a place will do to what stands there, the nearest first: before the harm. */
   alarms: z.array(
-    z.object({ spotId: z.string(), spotName: z.string(), atMs: z.number(), lead: z.string(), text: z.string(), batchIds: z.array(z.string()) }),
+    z.object({
+      spotId: z.string(),
+      spotName: z.string(),
+      atMs: z.number(),
+      lead: z.string(),
+      text: z.string(),
+      batchIds: z.array(z.string()),
+    }),
   ),
   /** Thermometers that were heard and are not any more. */
   silent: z.array(z.object({ probeId: z.string(), spotId: z.string(), text: z.string() })),

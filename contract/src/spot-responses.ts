@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { CLOSURES, HOLDER_KINDS, OCCURRENCE_KINDS } from './choices.js';
-import { report } from './parcel-values.js';
+import { type report } from './parcel-values.js';
 import { spot } from './responses.js';
 import { spotSetup } from './spot-requests.js';
 import { CARRIERS } from '@fresh-tuck/core/method';
@@ -28,6 +28,8 @@ export const boardParcel = z.object({
   /** What the judgement leads with, and its tone. */
   lead: z.string(),
   tone,
+  /** When, where that lies beyond the board; null where it does not. */
+  far: z.string().nullable(),
   /** When, in words: for who does not see where it stands. */
   inWords: sentence,
 });
@@ -41,7 +43,11 @@ export const board = z.object({
   alarm: sentence.nullable(),
   parcels: z.array(boardParcel),
 });
-export const shelfView = z.object({ nowMs: ms, lead: sentence, boards: z.array(board) });
+export const shelfView = z.object({
+  nowMs: ms,
+  lead: sentence,
+  /** The parcel at the edge, to be opened; null where none is. */
+  edge: z.object({ id: z.string(), number: z.number() }).nullable(), boards: z.array(board) });
 
 /** What another board would do to all that is in a bag. */
 export const elsewhere = z.object({
@@ -111,7 +117,16 @@ export const spotSheet = z.object({
   fit: z.object({ errorC: z.number(), readings: z.number() }).nullable(),
   events: z.array(spotEvent),
   files: z.array(
-    z.object({ id: z.string(), name: z.string(), lines: z.number(), hours: z.number(), known: z.number(), fromMs: ms, toMs: ms, recordedMs: ms }),
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      lines: z.number(),
+      hours: z.number(),
+      known: z.number(),
+      fromMs: ms,
+      toMs: ms,
+      recordedMs: ms,
+    }),
   ),
   probes: z.array(z.object({ id: z.string(), name: z.string(), madeMs: ms, last: z.object({ atMs: ms, celsius: z.number() }).nullable() })),
   /** What leads the page, and what it comes to as a body. */

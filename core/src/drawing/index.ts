@@ -1,3 +1,4 @@
 /** The small geometry and codes that the page may load at once: no statistics, no crop data. */
 export { layOut, nearestDistance, spacingNeededMm, type Layout, type Spot } from '../carrier/index.js';
 export { rateAt, responseOf, shareAt, type BetaResponse } from '../warmth/index.js';
+export * from './boards.js';

@@ -25,10 +25,12 @@ const LEAD: Readonly<Record<Ahead['kind'], string>> = {
 };
 /** What is done now, before it comes. */
 const DO: Readonly<Record<Ahead['kind'], (it: string, goes: string) => string>> = {
-  hot: (it, goes) => `Carry ${it} to a cooler board before then, or lay a cloth over the window, lift the lid and turn the mat down; ${goes} back when it has passed.`,
+  hot: (it, goes) =>
+    `Carry ${it} to a cooler board before then, or lay a cloth over the window, lift the lid and turn the mat down; ${goes} back when it has passed.`,
   frozen: (it) => `Carry ${it} indoors before then.`,
   chilled: (it, goes) => `Carry ${it} to a warmer board for the night; ${goes} back when it has passed.`,
-  unchilled: (it, goes) => `Carry ${it} to a colder place, else those days do not count; nothing dies of it, and ${goes} on where it stopped.`,
+  unchilled: (it, goes) =>
+    `Carry ${it} to a colder place, else those days do not count; nothing dies of it, and ${goes} on where it stopped.`,
 };
 
 /**

@@ -5,7 +5,11 @@ type Told = Pick<Words, 'when'>;
 
 /** "3 chances in 10", "4 in 100", "nearly certain". */
 export const chanceInWords = (chance: number): string =>
-  chance >= 0.95 ? 'nearly certain' : chance >= 0.095 ? `${Math.round(chance * 10)} chances in 10` : `${Math.max(Math.round(chance * 100), 1)} in 100`;
+  chance >= 0.95
+    ? 'nearly certain'
+    : chance >= 0.095
+      ? `${Math.round(chance * 10)} chances in 10`
+      : `${Math.max(Math.round(chance * 100), 1)} in 100`;
 
 /**
  * What an absence does to a parcel, the gravest first.
@@ -72,4 +76,6 @@ export const laterInWords = (name: string, crops: readonly string[], untilMs: nu
 
 /** Of how many nothing is to be done. */
 export const harmlessInWords = (count: number): string =>
-  count === 0 ? '' : `${counted(count, 'other')} ${count === 1 ? 'needs' : 'need'} nothing: no root late, nothing dry, by the household’s tolerance.`;
+  count === 0
+    ? ''
+    : `${counted(count, 'other')} ${count === 1 ? 'needs' : 'need'} nothing: no root late, nothing dry, by the household’s tolerance.`;

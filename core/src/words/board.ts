@@ -62,7 +62,8 @@ export function boardInWords(
 ): BoardTold {
   const refused = there.heat && refusedInWords(there.heat, words);
   const notes: string[] = [];
-  if (chillDays !== null && !coldThere) notes.push(`It has ${counted(Math.ceil(chillDays), 'day')} of its cold to go, and earns none there.`);
+  if (chillDays !== null && !coldThere)
+    notes.push(`It has ${counted(Math.ceil(chillDays), 'day')} of its cold to go, and earns none there.`);
   const more = furtherThere(here, there) - here.further;
   if (more <= -FEWER) notes.push(`About ${Math.max(Math.round(-more), 1)} fewer come there.`);
   if (more >= FEWER) notes.push(`About ${Math.max(Math.round(more), 1)} more come there.`);
@@ -70,9 +71,19 @@ export function boardInWords(
   if (there.driesMs < here.driesMs - 6 * HOUR_MS && there.driesMs > nowMs) notes.push(`Dries sooner: by ${words.when(there.driesMs)}.`);
   const [from, to] = [here.window.readyMs, there.window.readyMs];
   const lead = leadOf(from, to, nowMs);
-  const worse = refused !== null || there.harm !== null || (more <= -FEWER && -more > 0.2 * Math.max(here.further, 1)) || (to === null && from !== null);
+  const worse =
+    refused !== null ||
+    there.harm !== null ||
+    (more <= -FEWER && -more > 0.2 * Math.max(here.further, 1)) ||
+    (to === null && from !== null);
   const tone: Tone = worse ? 'trouble' : from !== null && to !== null && to < from - SAME_MS ? 'growth' : 'waiting';
-  return { lead, tone, ready: [readyInWords(there.window, nowMs, words), spreadInWords(there.window, nowMs, words)].filter(Boolean).join('; '), notes, refused };
+  return {
+    lead,
+    tone,
+    ready: [readyInWords(there.window, nowMs, words), spreadInWords(there.window, nowMs, words)].filter(Boolean).join('; '),
+    notes,
+    refused,
+  };
 }
 
 function leadOf(from: number | null, to: number | null, nowMs: number): string {
@@ -82,7 +93,12 @@ function leadOf(from: number | null, to: number | null, nowMs: number): string {
 }
 
 /** What leads the Shelf. */
-export function shelfLead(first: { readonly title: string; readonly readyMs: number } | null, second: { readonly title: string } | null, nowMs: number, parcels: number): string {
+export function shelfLead(
+  first: { readonly title: string; readonly readyMs: number } | null,
+  second: { readonly title: string } | null,
+  nowMs: number,
+  parcels: number,
+): string {
   if (parcels === 0) return 'The boards are empty';
   if (!first) return 'Nothing comes to the edge yet';
   const crop = (title: string): string => title.split(',')[0] ?? title;

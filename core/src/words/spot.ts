@@ -1,13 +1,16 @@
 import { bestSpot, type Standing } from '../sowing/index.js';
 import { counted, DAY_MS, listed, type Words } from '../units/index.js';
-import type { BodyDay, Occurrence } from '../warmth/index.js';
+import type { BodyDay, DayRange, Occurrence } from '../warmth/index.js';
 import { shiftInWords } from './board.js';
 import { inTen } from './shares.js';
 
 type Told = Pick<Words, 'temperature' | 'when'>;
 
 /** What comes over a place, as its page lists it. */
-export function occurrenceInWords(one: Occurrence, words: Pick<Words, 'temperature'> & { readonly degrees: (kelvin: number) => string }): string {
+export function occurrenceInWords(
+  one: Occurrence,
+  words: Pick<Words, 'temperature'> & { readonly degrees: (kelvin: number) => string },
+): string {
   switch (one.kind) {
     case 'warm':
       return `a warm spell, ${words.degrees(one.byC)} more at its height`;
@@ -30,18 +33,31 @@ export const degreesIn =
   (kelvin: number): string =>
     `${Math.round((units === 'us' ? kelvin * 1.8 : kelvin) * 10) / 10}°`;
 
-/** What a place comes to as a body: mean, swing, and whether its mat gets there. */
+/**
+ * What a place comes to over a day: its warmth and swing, and whether its mat gets there.
+ *
+ * @param read what its thermometer says of a day, where it was read; the body itself where it was not
+ */
 export function bodyInWords(
   body: BodyDay,
   setC: number | null,
   fit: { readonly errorC: number; readonly readings: number } | null,
+  read: DayRange | null,
   words: Told & { readonly degrees: (kelvin: number) => string },
 ): string {
-  const swing = body.maxC - body.minC;
-  const day = `${words.temperature(body.meanC)} over a day, swinging ${words.degrees(swing)}.`;
-  const short = setC !== null && body.reaches === false ? ` The mat is on all the time and does not reach ${words.temperature(setC)}: a lid, a cloth under it or a warmer room would.` : '';
+  const { minC, maxC } = read ?? body;
+  const meanC = read ? (minC + maxC) / 2 : body.meanC;
+  const day = `${words.temperature(meanC)} over a day, swinging ${words.degrees(maxC - minC)}.`;
+  const short =
+    setC !== null && body.reaches === false
+      ? ` The mat is on all the time and does not reach ${words.temperature(setC)}: a lid or a warmer room would help it.`
+      : '';
   const over = body.overshootC !== null && body.overshootC >= 0.5 ? ` Switched on cold it goes ${words.degrees(body.overshootC)} beyond its setting.` : '';
-  const known = fit ? ` Fitted to ${counted(fit.readings, 'reading')} of its own; off by ${words.degrees(fit.errorC)} as a rule.` : ' A guess by its kind: nothing was read here by the hour yet.';
+  const known = fit
+    ? ` What a change does is fitted to ${counted(fit.readings, 'reading')} of its own; off by ${words.degrees(fit.errorC)} as a rule.`
+    : read
+      ? ' What a change does is guessed by its kind until it is read by the hour.'
+      : ' A guess by its kind: nothing was read here yet.';
   return `${day}${short}${over}${known}`;
 }
 
@@ -60,7 +76,8 @@ export interface Belonging {
 export function belonging(here: Standing, places: readonly Standing[], nameOf: (spotId: string) => string): Belonging {
   const bestId = bestSpot(places);
   const best = places.find(({ spotId }) => spotId === bestId) ?? null;
-  const days = (standing: Standing): string => (standing.halfDays === null ? 'never moves' : `half show in about ${daysWord(standing.halfDays)}`);
+  const days = (standing: Standing): string =>
+    standing.halfDays === null ? 'never moves' : `half show in about ${daysWord(standing.halfDays)}`;
   const comes = (standing: Standing): string => (standing.comes >= 0.95 ? '' : `, ${inTen(standing.comes)} of the living come`);
   const told = here.refused ? 'would die of the heat here' : `${days(here)} here${here.halfDays === null ? '' : comes(here)}`;
   if (bestId === here.spotId) return { belongs: true, best: null, text: `Belongs here: ${told}.` };
@@ -69,10 +86,15 @@ export function belonging(here: Standing, places: readonly Standing[], nameOf: (
     here.halfDays !== null && best.halfDays !== null ? shiftInWords(here.halfDays * DAY_MS, best.halfDays * DAY_MS) : days(best);
   return { belongs: false, best: best.spotId, text: `Better at ${nameOf(best.spotId)}, ${against}${comes(best)}; ${told}.` };
 }
-const daysWord = (days: number): string => (days < 1.5 ? 'a day' : `${Math.round(days * 2) / 2 >= 10 ? Math.round(days) : Math.round(days * 2) / 2} days`);
+const daysWord = (days: number): string =>
+  days < 1.5 ? 'a day' : `${Math.round(days * 2) / 2 >= 10 ? Math.round(days) : Math.round(days * 2) / 2} days`;
 
 /** What leads a place's page: how warm it is, and who minds. */
-export function spotLead(name: string, warmth: string, minding: readonly { readonly name: string; readonly way: 'cooler' | 'warmer' }[]): string {
+export function spotLead(
+  name: string,
+  warmth: string,
+  minding: readonly { readonly name: string; readonly way: 'cooler' | 'warmer' }[],
+): string {
   const [first] = minding;
   if (!first) return `${name}: ${warmth}`;
   const same = [...new Set(minding.filter(({ way }) => way === first.way).map(({ name: crop }) => crop.toLowerCase()))];

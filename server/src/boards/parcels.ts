@@ -1,4 +1,5 @@
 import type { Batch, BoardParcel } from '@fresh-tuck/contract';
+import { BOARD_HOURS } from '@fresh-tuck/core/drawing';
 import type { Words } from '@fresh-tuck/core/units';
 import { readyInWords, spreadInWords } from '@fresh-tuck/core/words';
 
@@ -17,6 +18,7 @@ export function boardParcel({ id, number, title, holder, carrier, answers, judge
     lateMs,
     lead: judgement.headline.lead,
     tone: judgement.headline.tone,
+    far: readyMs === null ? 'not in sight' : readyMs > nowMs + BOARD_HOURS * 3_600_000 ? words.when(readyMs) : null,
     inWords: [readyInWords(answers.window, nowMs, words), spreadInWords(answers.window, nowMs, words)].filter(Boolean).join('; '),
   };
 }

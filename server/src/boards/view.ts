@@ -47,8 +47,9 @@ export function shelfQuestions({ forecasts, holders, household, spots, warm }: R
         .flatMap(({ parcels }) => parcels)
         .filter(({ stands }) => stands.readyMs !== null)
         .sort(byReady)
-        .map(({ title, stands }) => ({ title, readyMs: stands.readyMs ?? 0 }));
-      return { nowMs, lead: shelfLead(first, second, nowMs, live.length), boards };
+        .map(({ id, number, title, stands }) => ({ id, number, title, readyMs: stands.readyMs ?? 0 }));
+      const edge = first && first.readyMs <= nowMs ? { id: first.id, number: first.number } : null;
+      return { nowMs, lead: shelfLead(first, second, nowMs, live.length), edge, boards };
     },
 
     elsewhere(nowMs: number, holderId: string): Elsewhere {
@@ -76,7 +77,12 @@ export function shelfQuestions({ forecasts, holders, household, spots, warm }: R
       });
       return {
         holderId,
-        parcels: batches.map(({ id, number, title, answers }) => ({ id, number, title, ready: readyInWords(answers.window, nowMs, words) })),
+        parcels: batches.map(({ id, number, title, answers }) => ({
+          id,
+          number,
+          title,
+          ready: readyInWords(answers.window, nowMs, words),
+        })),
         boards,
       };
 

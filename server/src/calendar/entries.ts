@@ -27,9 +27,13 @@ export function calendarEntries({ absences, forecasts, household }: Reader) {
       ...{ uid: `away-${id}`, fromMs, toMs, allDay: true },
       ...dueInWords({ kind: 'away' }, words),
     }));
-    return [...forecasts.at(home, nowMs).live().flatMap((batch) => entriesOf(batch, nowMs, words)), ...away].sort(
-      (a, b) => a.fromMs - b.fromMs || a.uid.localeCompare(b.uid),
-    );
+    return [
+      ...forecasts
+        .at(home, nowMs)
+        .live()
+        .flatMap((batch) => entriesOf(batch, nowMs, words)),
+      ...away,
+    ].sort((a, b) => a.fromMs - b.fromMs || a.uid.localeCompare(b.uid));
   };
 }
 
@@ -40,12 +44,26 @@ function entriesOf({ id, number, title, holder, facts, answers, judgement }: Bat
   const put = (due: Exclude<Due, { kind: 'away' }>, atMs: number | null): void => {
     // What is overdue stands in Today; a calendar is of what comes.
     if (atMs === null || atMs < nowMs) return;
-    found.push({ uid: `${due.kind}-${id}`, fromMs: atMs, toMs: atMs + MINUTES[due.kind] * MINUTE_MS, allDay: false, ...dueInWords(due, words) });
+    found.push({
+      uid: `${due.kind}-${id}`,
+      fromMs: atMs,
+      toMs: atMs + MINUTES[due.kind] * MINUTE_MS,
+      allDay: false,
+      ...dueInWords(due, words),
+    });
   };
   const { next, soaking, window } = answers;
   if (soaking) put({ kind: 'soak', ...own, drownsMs: soaking.drownsMs }, Math.max(soaking.enoughMs, nowMs));
   else if (next.reason !== 'chill' && next.reason !== 'second')
-    put({ kind: 'look', ...own, why: judgement.nextReason.replace(/; a look through the bag is enough$/, ''), through: next.via === 'through' }, Math.max(next.atMs, nowMs));
+    put(
+      {
+        kind: 'look',
+        ...own,
+        why: judgement.nextReason.replace(/; a look through the bag is enough$/, ''),
+        through: next.via === 'through',
+      },
+      Math.max(next.atMs, nowMs),
+    );
   if (window.readyMs !== null) put({ kind: 'move', ...own, lateMs: window.lateMs }, window.readyMs);
   if (facts.test && !facts.test.result) put({ kind: 'count', ...own }, facts.test.finalMs);
   if (facts.chillUntilMs !== null) put({ kind: 'chill', ...own, seeds: answers.state.quiet }, facts.chillUntilMs);

@@ -34,7 +34,14 @@ export function asCalendar(name: string, zone: string, entries: readonly Told[])
   const isUtc = /^(?:Etc\/)?UTC$/.test(zone);
   for (const { uid, fromMs, toMs, allDay, heading, text, sequence, changedMs } of entries) {
     // A day that is touched is taken whole; the end is the day after the last.
-    const [start, end] = allDay ? [local(fromMs).startOf('day'), local(toMs - 1).startOf('day').plus({ days: 1 })] : [local(fromMs), local(toMs)];
+    const [start, end] = allDay
+      ? [
+          local(fromMs).startOf('day'),
+          local(toMs - 1)
+            .startOf('day')
+            .plus({ days: 1 }),
+        ]
+      : [local(fromMs), local(toMs)];
     calendar.createEvent({
       id: `${uid}${AT}`,
       sequence,

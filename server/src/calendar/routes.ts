@@ -11,7 +11,10 @@ export function calendarRoutes({ act, ask, calendars, clock, db, household }: Se
     const nowMs = clock.now();
     const entries = await ask.value('calendar', nowMs);
     const told = db.transaction(() => calendars.tell(entries, nowMs)).immediate();
-    response.type('text/calendar').set('Content-Disposition', 'inline; filename="fresh-tuck.ics"').send(asCalendar(name, zone, told));
+    response
+      .type('text/calendar')
+      .set('Content-Disposition', 'inline; filename="fresh-tuck.ics"')
+      .send(asCalendar(name, zone, told));
   }
   return Router()
     .get('/calendar.ics', async (_request, response) => {

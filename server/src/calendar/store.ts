@@ -24,7 +24,10 @@ export function calendarStore(db: Database) {
     db,
     'INSERT INTO calendar_feed (id, name, token_digest, made_ms) VALUES (@id, @name, @digest, @nowMs)',
   );
-  const feeds = all<FeedRow, []>(db, 'SELECT id, name, made_ms, withdrawn_ms FROM calendar_feed WHERE withdrawn_ms IS NULL ORDER BY made_ms');
+  const feeds = all<FeedRow, []>(
+    db,
+    'SELECT id, name, made_ms, withdrawn_ms FROM calendar_feed WHERE withdrawn_ms IS NULL ORDER BY made_ms',
+  );
   const byToken = first<FeedRow, [string]>(db, 'SELECT id, name, made_ms, withdrawn_ms FROM calendar_feed WHERE token_digest = ?');
   const withdraw = write<[number, string]>(db, 'UPDATE calendar_feed SET withdrawn_ms = ? WHERE id = ? AND withdrawn_ms IS NULL');
   const known = first<{ digest: string; sequence: number; changed_ms: number }, [string]>(

@@ -4,7 +4,8 @@ import type { Database } from './database.js';
 /** A record outside a batch's journal, and the span that it spoke of. */
 export interface Gone {
   readonly id: string;
-  readonly kind: 'reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count';
+  readonly kind:
+    'reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count';
   readonly fromMs: number;
   readonly toMs: number;
 }

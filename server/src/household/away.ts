@@ -79,7 +79,8 @@ function told(
 ): AwayParcel {
   const { facts, answers, holder } = batch;
   const ranked: Ranked[] = [];
-  const put = (remedy: Remedy, left: number, costMs: number, spotId: string | null = null): void => void ranked.push({ remedy, left, costMs, spotId });
+  const put = (remedy: Remedy, left: number, costMs: number, spotId: string | null = null): void =>
+    void ranked.push({ remedy, left, costMs, spotId });
   const showing = answers.roots.reduce((sum, { count }) => sum + count, 0);
   if (risk.soakMs !== null) put({ kind: 'out' }, 0, 0);
   if (showing > 0 && risk.late > tolerance) put({ kind: 'move', sprouts: showing }, risk.shownLate ? tolerance : risk.late, 0);
@@ -111,7 +112,12 @@ function told(
       .flatMap(({ id, name, stay }) => {
         const there = carriedTo(facts, stay, Math.max(absence.fromMs, nowMs));
         const { report, risk: after } = riskOf(there, absence, nowMs);
-        const harm = harmAhead(facts.crop, hoursOf(stay, absence), facts.chillUntilMs !== null && facts.chillUntilMs > absence.fromMs, absence.fromMs);
+        const harm = harmAhead(
+          facts.crop,
+          hoursOf(stay, absence),
+          facts.chillUntilMs !== null && facts.chillUntilMs > absence.fromMs,
+          absence.fromMs,
+        );
         const kills = heatNow(facts.crop, [{ ...stay, fromMs: nowMs }], nowMs);
         const delayMs = (report.window.lateMs ?? Infinity) - (answers.window.lateMs ?? Infinity);
         if (kills || harm || !(delayMs > 0) || after.late >= Math.min(risk.late, STILL_LATE)) return [];
@@ -125,4 +131,5 @@ function told(
 }
 
 /** The days away at a place, as its record has them. */
-const hoursOf = ({ readings }: Omit<Stay, 'fromMs'>, { fromMs, toMs }: Absence) => readings.filter((one) => one.toMs > fromMs && one.fromMs < toMs);
+const hoursOf = ({ readings }: Omit<Stay, 'fromMs'>, { fromMs, toMs }: Absence) =>
+  readings.filter((one) => one.toMs > fromMs && one.fromMs < toMs);

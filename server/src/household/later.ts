@@ -34,7 +34,9 @@ export function laterStarts(
       if (startMs >= toMs) return [];
       const due = sittings
         .whole(id)
-        .lines.filter(({ batchId, skipped, title, words }) => batchId === null && !skipped && title !== null && (words.chillDays ?? 0) === 0)
+        .lines.filter(
+          ({ batchId, skipped, title, words }) => batchId === null && !skipped && title !== null && (words.chillDays ?? 0) === 0,
+        )
         .flatMap(({ packetId, words }) => lateWithin(packetId, words.spotId ?? null, startMs));
       if (due.length === 0) return [];
       const leadMs = Math.min(...due.map((each) => each.leadMs));
@@ -49,11 +51,20 @@ export function laterStarts(
     const places = (spotId !== null && spots.has(spotId) ? [spotId] : spots.ids()).map((each) => {
       const { readings, guess } = spots.record(each, nowMs, Infinity);
       const stay = { fromMs: startMs, readings: [...warm.ahead(each, nowMs, offset), ...readings], guess };
-      return { id: each, progress: integrateProgress(responseOf(crop.temperature), [stay], startMs, startMs + FOLLOWED_DAYS * DAY_MS, offset) };
+      return {
+        id: each,
+        progress: integrateProgress(responseOf(crop.temperature), [stay], startMs, startMs + FOLLOWED_DAYS * DAY_MS, offset),
+      };
     });
     const standings = places.map(({ id, progress }): Standing & { readonly progress: Progress } => {
       const half = progress.when(Math.exp(logMedian.mean));
-      return { spotId: id, progress, comes: comesAt(crop, progress, startMs), halfDays: half === null ? null : (half - startMs) / DAY_MS, refused: null };
+      return {
+        spotId: id,
+        progress,
+        comes: comesAt(crop, progress, startMs),
+        halfDays: half === null ? null : (half - startMs) / DAY_MS,
+        refused: null,
+      };
     });
     const best = bestSpot(standings);
     const progress = standings.find((each) => each.spotId === best)?.progress;

@@ -1,5 +1,13 @@
 import { Router } from 'express';
-import { absenceQuestion, absenceRequest, clockRequest, householdRequest, takeBackRequest, waysRequest, type About } from '@fresh-tuck/contract';
+import {
+  absenceQuestion,
+  absenceRequest,
+  clockRequest,
+  householdRequest,
+  takeBackRequest,
+  waysRequest,
+  type About,
+} from '@fresh-tuck/contract';
 import { json } from '../http/json.js';
 import { momentFrom } from '../clock.js';
 import { Problem, read } from '../http/problem.js';

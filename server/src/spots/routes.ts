@@ -48,5 +48,10 @@ export function spotRoutes(services: Services): Router {
       act(`reading ${request.params.spotId}`, body, (nowMs) => spots.addReading(request.params.spotId, body, zone, nowMs));
       response.status(201).json(list());
     });
-  return addShelfRoutes(addWarmthRoutes(router, services), { act, path: 'spots', shelf: spots, answer: (response) => void response.json(list()) });
+  return addShelfRoutes(addWarmthRoutes(router, services), {
+    act,
+    path: 'spots',
+    shelf: spots,
+    answer: (response) => void response.json(list()),
+  });
 }

@@ -67,7 +67,8 @@ export function spotQuestions(reader: Reader) {
   /** Crops of what is under way, of what could be started now, and of the newest packets. */
   function cropsOf(nowMs: number): { cropId: string; packetId: string }[] {
     const found = new Map<string, string>();
-    const put = (cropId: string, packetId: string): void => void (found.size < MOST_CROPS && !found.has(cropId) && found.set(cropId, packetId));
+    const put = (cropId: string, packetId: string): void =>
+      void (found.size < MOST_CROPS && !found.has(cropId) && found.set(cropId, packetId));
     for (const id of reader.batches.liveIds()) {
       const { packet_id } = reader.batches.get(id);
       put(packets.get(packet_id).crop_id, packet_id);
@@ -141,9 +142,16 @@ export function spotQuestions(reader: Reader) {
           .reverse(),
         files: files.list(spotId),
         probes: probes.at(spotId),
-        bodyInWords: bodyInWords(day, body.now.mat?.setC ?? null, body.fit, words),
+        bodyInWords: bodyInWords(day, body.now.mat?.setC ?? null, body.fit, now.weight > 0 ? now : null, words),
         lead: spotLead(row.name, spot?.inWords ?? '', minding),
-        alarm: worst && alarmInWords(row.name, worst.ahead, worst.batches.map(({ number }) => number), words),
+        alarm:
+          worst &&
+          alarmInWords(
+            row.name,
+            worst.ahead,
+            worst.batches.map(({ number }) => number),
+            words,
+          ),
         parcels: here.map((batch) => boardParcel(batch, nowMs, words)).sort(byReady),
         crops: ranked(spotId, nowMs, offset),
       };
@@ -154,8 +162,13 @@ export function spotQuestions(reader: Reader) {
       const { home, words, offset } = homeAt(nowMs);
       const spot = warm.at(spotId, nowMs, offset, true);
       const coming = occurrences.map((one): Occurrence => {
-        const [fromMs, toMs] = [momentFrom(one.from, home.zone, nowMs, 'occurrences.from', Infinity), momentFrom(one.to, home.zone, nowMs, 'occurrences.to', Infinity)];
-        return one.kind === 'warm' || one.kind === 'cold' ? { kind: one.kind, fromMs, toMs, byC: one.byC ?? 0 } : { kind: one.kind, fromMs, toMs };
+        const [fromMs, toMs] = [
+          momentFrom(one.from, home.zone, nowMs, 'occurrences.from', Infinity),
+          momentFrom(one.to, home.zone, nowMs, 'occurrences.to', Infinity),
+        ];
+        return one.kind === 'warm' || one.kind === 'cold'
+          ? { kind: one.kind, fromMs, toMs, byC: one.byC ?? 0 }
+          : { kind: one.kind, fromMs, toMs };
       });
       const known = setups.events(spotId, nowMs, nowMs + 14 * DAY_MS);
       const wished = setup ?? spot.now;
@@ -184,9 +197,12 @@ export function spotQuestions(reader: Reader) {
             ...{ lead, tone, notes: [...notes] },
           };
         });
-      const peak = hours.reduce((top, hour) => (hour.maxC > top.maxC ? hour : top), hours[0] ?? { maxC: day.maxC, fromMs: nowMs, minC: 0, toMs: 0, errorC: 0 });
+      const peak = hours.reduce(
+        (top, hour) => (hour.maxC > top.maxC ? hour : top),
+        hours[0] ?? { maxC: day.maxC, fromMs: nowMs, minC: 0, toMs: 0, errorC: 0 },
+      );
       const mean = hours.reduce((sum, { minC, maxC }) => sum + (minC + maxC) / 2, 0) / Math.max(hours.length, 1);
-      const text = `The parcels get ${words.temperature(mean)} over the next ${spanInWords(DRAWN_MS.ahead)}, at most ${words.temperature(peak.maxC)} ${words.when(peak.fromMs)}.${day.reaches === false && wished.mat?.setC ? ` The mat does not reach ${words.temperature(wished.mat.setC)}.` : ''}`;
+      const text = `The parcels get ${words.temperature(mean)} over the next ${spanInWords(DRAWN_MS.ahead)}, at most ${words.temperature(peak.maxC)} (${words.when(peak.fromMs)}).${day.reaches === false && wished.mat?.setC ? ` The mat does not reach ${words.temperature(wished.mat.setC)}.` : ''}`;
       return { body: day, hours, text, parcels };
     },
   };

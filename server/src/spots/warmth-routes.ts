@@ -119,7 +119,8 @@ export function addWarmthRoutes(router: Router, services: Services): Router {
         spots.get(spotId);
         token = probes.add(body.id, spotId, body.name, nowMs);
       });
-      if (token === null) throw new Problem(409, 'Told already', 'The token of this thermometer was told when it was made. Withdraw it and make another.');
+      if (token === null)
+        throw new Problem(409, 'Told already', 'The token of this thermometer was told when it was made. Withdraw it and make another.');
       response.status(201).json({ id: body.id, token });
     })
     .post('/spots/:spotId/probes/:probeId/withdrawals', async (request, response) => {

@@ -37,7 +37,9 @@ describe('a warm spot', () => {
     // Carried there it stands there, with its moment, and can be taken back.
     const move = uuid();
     await home.request.post(`/api/holders/${holderId()}/place`).send({ id: move, spotId: cold, at: null }).expect(200);
-    expect((await get<ShelfView>('shelf')).boards[1]?.parcels[0]?.stands.readyMs ?? Infinity).toBeGreaterThan(shelf.boards[0]?.parcels[0]?.stands.readyMs ?? 0);
+    expect((await get<ShelfView>('shelf')).boards[1]?.parcels[0]?.stands.readyMs ?? Infinity).toBeGreaterThan(
+      shelf.boards[0]?.parcels[0]?.stands.readyMs ?? 0,
+    );
     await post(`holders/${holderId()}/undos`, { recordId: move });
     expect((await get<ShelfView>('shelf')).boards[0]?.parcels[0]?.stands).toEqual(shelf.boards[0]?.parcels[0]?.stands as never);
   });
@@ -50,12 +52,15 @@ describe('a warm spot', () => {
     expect(before.setup.mat?.setC).toBe(27);
     expect(before.fit).toBeNull();
     expect(before.bodyInWords).toContain('A guess by its kind');
-    const ask = async (setC: number): Promise<WhatIf> => post<WhatIf>(`spots/${mat}/what-if`, { id: undefined, setup: { ...MAT, mat: { ...MAT.mat, setC } } }, 200);
+    const ask = async (setC: number): Promise<WhatIf> =>
+      post<WhatIf>(`spots/${mat}/what-if`, { id: undefined, setup: { ...MAT, mat: { ...MAT.mat, setC } } }, 200);
     const [same, cooler] = [await ask(27), await ask(22)];
     expect(same.parcels[0]?.after.stands).toEqual(same.parcels[0]?.before.stands as never);
     expect(cooler.body.meanC).toBeLessThan(23);
     expect(cooler.parcels[0]?.after.stands.readyMs).toBeGreaterThan(cooler.parcels[0]?.before.stands.readyMs ?? Infinity);
-    expect(await refused(`spots/${mat}/what-if`, { id: undefined, setup: { ...MAT, mat: { ...MAT.mat, setC: 90 } } })).toMatch(/setC must be a number from 5 to 45/);
+    expect(await refused(`spots/${mat}/what-if`, { id: undefined, setup: { ...MAT, mat: { ...MAT.mat, setC: 90 } } })).toMatch(
+      /setC must be a number from 5 to 45/,
+    );
     const changed = uuid();
     await post(`spots/${mat}/setup`, { id: changed, setup: { ...MAT, mat: { ...MAT.mat, setC: 22 } } });
     const after = await get<SpotSheet>(`spots/${mat}/sheet`);
@@ -70,15 +75,26 @@ describe('a warm spot', () => {
     await home.request.post(`/api/holders/${holderId()}/place`).send({ id: uuid(), spotId: id, at: null }).expect(200);
     expect((await get<Today>('today')).alarms).toEqual([]);
     const event = uuid();
-    const told = await post<SpotSheet>(`spots/${id}/events`, { id: event, kind: 'warm', from: '2026-04-12T10:00', to: '2026-04-12T18:00', byC: 24, note: 'box in the sun' });
+    const told = await post<SpotSheet>(`spots/${id}/events`, {
+      id: event,
+      kind: 'warm',
+      from: '2026-04-12T10:00',
+      to: '2026-04-12T18:00',
+      byC: 24,
+      note: 'box in the sun',
+    });
     expect(told.events[0]?.inWords).toMatch(/warm spell, 24° more/);
     const [alarm] = (await get<Today>('today')).alarms;
     expect(alarm?.lead).toMatch(/^Kitchen sill will be too hot from tomorrow \d\d:00: up to \d\d/);
     expect(alarm?.text).toMatch(/Carry it to a cooler board before then/);
     await post(`spots/${id}/undos`, { recordId: event });
     expect((await get<Today>('today')).alarms).toEqual([]);
-    expect(await refused(`spots/${id}/events`, { kind: 'warm', from: '2026-04-12T18:00', to: '2026-04-12T10:00', byC: 4 })).toMatch(/to must lie after the beginning/);
-    expect(await refused(`spots/${id}/events`, { kind: 'sunny', from: '2026-04-12T08:00', to: '2026-04-12T10:00', byC: 4 })).toMatch(/byC must say/);
+    expect(await refused(`spots/${id}/events`, { kind: 'warm', from: '2026-04-12T18:00', to: '2026-04-12T10:00', byC: 4 })).toMatch(
+      /to must lie after the beginning/,
+    );
+    expect(await refused(`spots/${id}/events`, { kind: 'sunny', from: '2026-04-12T08:00', to: '2026-04-12T10:00', byC: 4 })).toMatch(
+      /byC must say/,
+    );
   });
 
   it('takes a logger’s file in parts, counts it once whole, knows it again and gives it back', async () => {
@@ -103,7 +119,9 @@ describe('a warm spot', () => {
     const again = uuid();
     await bring(again);
     expect(await refused(`spots/${home.spotId}/imports/${again}/end`, {}, 409)).toMatch(/known already/);
-    expect(await refused(`spots/${home.spotId}/imports/${again}/parts`, { hours: [[first + 8760, 20, 21]] })).toMatch(/hours must not lie in the future/);
+    expect(await refused(`spots/${home.spotId}/imports/${again}/parts`, { hours: [[first + 8760, 20, 21]] })).toMatch(
+      /hours must not lie in the future/,
+    );
     await post(`spots/${home.spotId}/undos`, { recordId: file });
     expect((await get<SpotSheet>(`spots/${home.spotId}/sheet`)).record).toEqual([]);
   });
@@ -122,7 +140,8 @@ describe('a warm spot', () => {
     expect((await get<Today>('today')).silent[0]?.text).toMatch(/^No reading from the wire at Hall cupboard for 50 minutes; it said 25/);
     await send({ unit: 'C', readings: [{ at: at(1), value: 25.5 }] });
     expect((await get<Today>('today')).silent).toEqual([]);
-    const said = async (body: object, status: number, key = token): Promise<string> => ((await send(body, status, key)).body as { detail: string }).detail;
+    const said = async (body: object, status: number, key = token): Promise<string> =>
+      ((await send(body, status, key)).body as { detail: string }).detail;
     expect(await said({ unit: 'K', readings }, 422)).toMatch(/unit must be C or F/);
     expect(await said({ unit: 'C', readings: [{ at: at(-60), value: 25 }] }, 422)).toMatch(/must not lie in the future: set the clock/);
     expect(await said({ unit: 'C', readings: [{ at: at(5), value: 77 * 9 }] }, 422)).toMatch(/from -40 to 85 °C/);
@@ -161,7 +180,10 @@ describe('being away', () => {
     const planned = home.services.household.get();
     expect(planned.away.length).toBe(1);
     const today = await get<Today>('today');
-    const next = [...today.shut.map(({ nextMs }) => nextMs), ...today.stations.flatMap(({ stops }) => stops.map(({ batch }) => batch.answers.next.atMs))];
+    const next = [
+      ...today.shut.map(({ nextMs }) => nextMs),
+      ...today.stations.flatMap(({ stops }) => stops.map(({ batch }) => batch.answers.next.atMs)),
+    ];
     expect(next.length).toBe(1);
     expect(next.some(within)).toBeFalse();
     await post('household/absences/undos', { recordId: id });
@@ -182,7 +204,13 @@ describe('being away', () => {
         .getAllSubcomponents('vevent')
         .map((each) => new ICAL.Event(each))
         .map(({ uid, sequence, summary, startDate, endDate }) => ({ uid, sequence, summary, start: startDate, end: endDate }));
-    const fetch = async (path: string): Promise<string> => (await home.request.get(path).expect(200).expect('Content-Type', /text\/calendar/)).text;
+    const fetch = async (path: string): Promise<string> =>
+      (
+        await home.request
+          .get(path)
+          .expect(200)
+          .expect('Content-Type', /text\/calendar/)
+      ).text;
     const text = await fetch('/api/calendar.ics');
     expect(text).toContain('BEGIN:VTIMEZONE\r\nTZID:Europe/Copenhagen');
     expect(text.split('\r\n').every((line) => Buffer.byteLength(line) <= 75)).toBeTrue();
@@ -194,10 +222,14 @@ describe('being away', () => {
     expect(look?.start.zone.tzid).toBe('Europe/Copenhagen');
     expect(look?.summary).toBe('Open 1 Okra, Tall Mast');
     expect(first.every(({ sequence }) => sequence === 0)).toBeTrue();
-    expect(read(await fetch('/api/calendar.ics'))).toEqual(first.map((each) => jasmine.objectContaining({ uid: each.uid, sequence: 0 }) as never));
+    expect(read(await fetch('/api/calendar.ics'))).toEqual(
+      first.map((each) => jasmine.objectContaining({ uid: each.uid, sequence: 0 }) as never),
+    );
     await post(`batches/${home.batchId}/looks`, lookBody(3));
     const later = read(await fetch('/api/calendar.ics'));
-    expect(later.find(({ uid }) => uid === look?.uid)?.sequence ?? later.find(({ uid }) => uid === `move-${home.batchId}@fresh-tuck`)?.sequence).toBe(1);
+    expect(
+      later.find(({ uid }) => uid === look?.uid)?.sequence ?? later.find(({ uid }) => uid === `move-${home.batchId}@fresh-tuck`)?.sequence,
+    ).toBe(1);
     const { id, path } = await post<{ id: string; path: string }>('calendar/feeds', { name: 'my telephone' });
     expect(read(await fetch(path)).length).toBe(later.length);
     await post(`calendar/feeds/${id}/withdrawals`, {});

@@ -17,7 +17,9 @@ export function worstAhead(batches: readonly Batch[], nowMs: number): { readonly
     .filter((each): each is { batch: Batch; ahead: Ahead } => each.ahead !== null)
     .sort((a, b) => ORDER.indexOf(a.ahead.kind) - ORDER.indexOf(b.ahead.kind) || a.ahead.fromMs - b.ahead.fromMs);
   const [worst] = found;
-  return worst ? { ahead: worst.ahead, batches: found.filter(({ ahead }) => ahead.kind === worst.ahead.kind).map(({ batch }) => batch) } : null;
+  return worst
+    ? { ahead: worst.ahead, batches: found.filter(({ ahead }) => ahead.kind === worst.ahead.kind).map(({ batch }) => batch) }
+    : null;
 }
 
 /** What will harm, before it does: by the hours that are foreseen at each place. */
@@ -30,7 +32,15 @@ export function alarmsOf(live: readonly Batch[], nowMs: number, words: Words): T
       if (!worst) return [];
       const spotName = there[0]?.holder.spotName ?? '';
       const numbers = worst.batches.map(({ number }) => number).sort((a, b) => a - b);
-      return [{ spotId, spotName, atMs: worst.ahead.fromMs, ...alarmInWords(spotName, worst.ahead, numbers, words), batchIds: worst.batches.map(({ id }) => id) }];
+      return [
+        {
+          spotId,
+          spotName,
+          atMs: worst.ahead.fromMs,
+          ...alarmInWords(spotName, worst.ahead, numbers, words),
+          batchIds: worst.batches.map(({ id }) => id),
+        },
+      ];
     })
     .sort((a, b) => a.atMs - b.atMs);
 }

@@ -19,6 +19,8 @@ export const routes: Routes = [
       { path: 'open/:batchId', title: 'Open a parcel · Fresh Tuck', loadComponent: () => import('./open/open').then((m) => m.OpenScreen) },
       { path: 'tuck', title: 'Tuck in seed · Fresh Tuck', loadComponent: () => import('./tuck/tuck').then((m) => m.TuckScreen) },
       { path: 'batch/:batchId', title: 'Batch · Fresh Tuck', loadComponent: () => import('./batch/batch').then((m) => m.BatchScreen) },
+      { path: 'shelf', title: 'Shelf · Fresh Tuck', loadComponent: () => import('./shelf/shelf').then((m) => m.ShelfScreen) },
+      { path: 'spot/:spotId', title: 'A warm spot · Fresh Tuck', loadComponent: () => import('./spot/spot').then((m) => m.SpotScreen) },
       { path: 'seeds', title: 'Seeds · Fresh Tuck', loadComponent: () => import('./seeds/seeds').then((m) => m.SeedsScreen) },
       {
         path: 'seeds/import',

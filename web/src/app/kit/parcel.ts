@@ -11,7 +11,6 @@ interface Shown {
   readonly angle: number;
 }
 
-const MOST_DRAWN = 12;
 /** A seed's leaning, the same every time. */
 export const leaning = (index: number): number => [-18, 10, 24, -8, 16, -26, 4][index % 7] ?? 0;
 
@@ -88,7 +87,7 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
         }
       }
       <path class="stub" d="M34 3v60" />
-      <text x="17.5" y="39" text-anchor="middle">{{ number() }}</text>
+      <text x="17.5" [attr.y]="33 + numberPx() * 0.36" text-anchor="middle" [style.font-size.px]="numberPx()">{{ number() }}</text>
       @for (seed of shown(); track $index) {
         <svg:g
           ftSeed
@@ -159,6 +158,10 @@ export class Parcel {
   readonly number = input.required<number>();
   readonly state = input.required<ParcelState>();
   readonly width = input(136);
+  /** Seeds that are drawn at most: the most urgent. */
+  readonly most = input(12);
+  /** Its number: as large as its stub holds, where it is drawn small. */
+  protected readonly numberPx = computed(() => (this.width() >= 100 ? 15 : ([26, 26, 23, 17][String(this.number()).length - 1] ?? 12)));
   /** What it lies in: the outline that it is drawn with. */
   readonly carrier = input<CarrierKind>('towel');
   /** Cells, slots or pellets, four to a row. */
@@ -170,12 +173,13 @@ export class Parcel {
   ).join('');
   private readonly stages = computed(() => {
     const all = shownStages(this.state());
-    if (all.length <= MOST_DRAWN) return all;
+    const most = this.most();
+    if (all.length <= most) return all;
     const order = all
       .map((seed, index) => ({ seed, index }))
       .sort((a, b) => Number(a.seed.moved) - Number(b.seed.moved) || URGENCY[a.seed.stage] - URGENCY[b.seed.stage]);
     return order
-      .slice(0, MOST_DRAWN)
+      .slice(0, most)
       .sort((a, b) => a.index - b.index)
       .map(({ seed }) => seed);
   });

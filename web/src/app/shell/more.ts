@@ -1,11 +1,12 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, Injector } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { AboutService } from '../data/household/about.service';
 
 /** On a phone: the rooms that the foot of the screen has no place for. */
 @Component({
   selector: 'ft-more',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -14,6 +15,10 @@ import { AboutService } from '../data/household/about.service';
         <li>
           <a routerLink="/scan">Read a label</a>
           <p class="soft">Its code leads to the parcel, the seedling or the packet.</p>
+        </li>
+        <li>
+          <button matButton="text" type="button" class="quiet" (click)="find()">Find</button>
+          <p class="soft">Every packet, batch, seedling and crop by its name or number.</p>
         </li>
         <li>
           <a routerLink="/sitting">A sitting</a>
@@ -44,7 +49,8 @@ import { AboutService } from '../data/household/about.service';
       border-bottom: 1px solid var(--hairline);
       padding: 8px 0 12px;
     }
-    a {
+    a,
+    .quiet {
       display: flex;
       align-items: center;
       min-height: 48px;
@@ -53,5 +59,11 @@ import { AboutService } from '../data/household/about.service';
   `,
 })
 export class More {
+  private readonly injector = inject(Injector);
   protected readonly about = inject(AboutService);
+
+  /** The find box comes when it is asked for, and not before. */
+  protected find(): void {
+    void import('../find/open-find').then(({ openFind }) => openFind(this.injector));
+  }
 }

@@ -1,5 +1,17 @@
 import { inject, Injectable } from '@angular/core';
-import type { RemovalRequest, SittingName, Today } from '@fresh-tuck/contract';
+import type {
+  About,
+  AbsenceRequest,
+  AwayView,
+  ClosureRequest,
+  Holder,
+  LookRequest,
+  PlaceRequest,
+  RemovalRequest,
+  SittingName,
+  TakeBackRequest,
+  Today,
+} from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
 
 /** What this screen asks of the server. */
@@ -9,5 +21,13 @@ export class TodayApi {
 
   readonly today = () => this.transport.get<Today>('today');
   readonly sittings = () => this.transport.get<SittingName[]>('sittings');
+  /** What an absence would do, and the remedies. */
+  readonly away = (from: string, to: string) => this.transport.get<AwayView>('household/away', { from, to });
+  readonly planAway = (body: AbsenceRequest) => this.transport.send<About>('POST', 'household/absences', body);
+  readonly undoAway = (body: TakeBackRequest) => this.transport.send<About>('POST', 'household/absences/undos', body);
+  readonly carry = (holderId: string, body: PlaceRequest) => this.transport.send<Holder>('POST', `holders/${holderId}/place`, body);
+  readonly undoBag = (holderId: string, body: TakeBackRequest) => this.transport.send<Holder>('POST', `holders/${holderId}/undos`, body);
+  readonly close = (holderId: string, body: ClosureRequest) => this.transport.send<Holder>('POST', `holders/${holderId}/closure`, body);
+  readonly look = (batchId: string, body: LookRequest) => this.transport.send<unknown>('POST', `batches/${batchId}/looks`, body);
   readonly shown = (body: RemovalRequest) => this.transport.send<{ id: string }>('POST', 'today/shown', body);
 }

@@ -15,6 +15,8 @@ function today(more: Partial<Today> = {}, stops: readonly Batch[] = [due]): Toda
     minutes: 3,
     changes: [],
     dangers: [],
+    alarms: [],
+    silent: [],
     told: true,
     rescue: null,
     round: null,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { catchError, EMPTY, exhaustMap, filter, of, retry } from 'rxjs';
+import { catchError, EMPTY, exhaustMap, filter, interval, merge, of, retry, startWith, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { SittingName, Stop, Today } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
@@ -14,12 +14,16 @@ import { formatLength, listed, numberWord } from '@fresh-tuck/core/units';
 import { Parcel } from '../kit/parcel';
 import { Ribbon } from '../kit/ribbon';
 import { Why } from '../kit/why';
+import { AwayPanel } from './away';
 import { TodayApi } from './today.api';
+
+/** Asked anew so often while nobody says anything, ms. */
+const ANEW_MS = 5 * 60_000;
 
 /** The walk round the home: which parcels to open now, and which to leave shut until when. */
 @Component({
   selector: 'ft-today',
-  imports: [MatButton, Parcel, Ribbon, RouterLink, Why],
+  imports: [AwayPanel, MatButton, Parcel, Ribbon, RouterLink, Why],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './today.html',
   styleUrl: './today.scss',
@@ -32,9 +36,12 @@ export class TodayScreen {
   protected readonly listed = listed;
   protected readonly about = inject(AboutService);
   protected readonly today = toSignal(
-    inject(Changes)
-      .keep(() => this.api.today())
-      .pipe(retry({ delay: 3000 })),
+    // What a clock alone changes (a silent thermometer, an hour that comes) is asked for by and by.
+    merge(inject(Changes).changed$, interval(ANEW_MS)).pipe(
+      startWith(undefined),
+      switchMap(() => this.api.today()),
+      retry({ delay: 3000 }),
+    ),
   );
 
   /** Lists that are not worked off yet: an evening that was broken off. */

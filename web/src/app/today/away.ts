@@ -1,0 +1,192 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { catchError, concat, debounceTime, EMPTY, filter, merge, of, startWith, Subject, switchMap, tap, type Observable } from 'rxjs';
+import { v7 as uuid } from 'uuid';
+import type { AwayView } from '@fresh-tuck/contract';
+import { AboutService } from '../data/household/about.service';
+import { Notice } from '../data/household/notice.service';
+import { Changes } from '../data/transport/changes.service';
+import type { ApiProblem } from '../data/transport/transport.service';
+import { Arrival } from '../kit/arrival';
+import { Field } from '../kit/field';
+import { text } from '../kit/validators';
+import { TodayApi } from './today.api';
+
+type Parcel = AwayView['parcels'][number];
+type Remedy = Parcel['remedies'][number];
+const DAY_MS = 86_400_000;
+
+/** Away from-to: what would run late, dry or drown, and what can be done about it before leaving. */
+@Component({
+  selector: 'ft-away',
+  imports: [Arrival, Field, MatButton, ReactiveFormsModule, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <section aria-labelledby="away">
+      <h2 id="away">Away for some days?</h2>
+      @for (one of planned(); track one.id) {
+        <p>
+          {{ moments().short(one.fromMs) }} to {{ moments().short(one.toMs) }}: no look is planned then.
+          <button matButton="text" type="button" class="quiet" (click)="show(one.fromMs, one.toMs)">What to do before</button>
+          <button matButton="text" type="button" class="quiet" (click)="undo(one.id)">
+            Not away after all<span class="unseen">: {{ moments().short(one.fromMs) }}</span>
+          </button>
+        </p>
+      }
+      @if (!open()) {
+        <button matButton="outlined" type="button" class="plain" (click)="unfold()">
+          {{ planned().length > 0 ? 'Away at another time' : 'Say from when to when' }}
+        </button>
+      } @else {
+        <form [formGroup]="form" (ngSubmit)="plan()">
+          <ft-field label="Leaving" type="datetime-local" [control]="form.controls.from" accepted="A day and a time." />
+          <ft-field label="Back" type="datetime-local" [control]="form.controls.to" accepted="A day and a time after leaving." />
+          @if (view(); as view) {
+            <h3 ftArrival>{{ view.lead }}</h3>
+            @for (later of view.later; track later.sittingId) {
+              <p class="waiting">{{ later.text }} <a [routerLink]="['/sitting', later.sittingId]">To the list</a></p>
+            }
+            <ul>
+              @for (parcel of view.parcels; track parcel.id) {
+                <li>
+                  <p>
+                    <a [routerLink]="['/batch', parcel.id]"
+                      ><b>{{ parcel.number }} {{ parcel.title }}</b></a
+                    >
+                    <span class="soft">{{ parcel.spotName }}</span>
+                  </p>
+                  <p class="trouble">{{ parcel.texts.join(' ') }}</p>
+                  @for (remedy of parcel.remedies; track $index) {
+                    <div class="remedy">
+                      <p>{{ remedy.text }}</p>
+                      @if (remedy.kind === 'helper') {
+                        <a matButton="text" class="quiet" routerLink="/round/paper">{{ remedy.label }}</a>
+                      } @else {
+                        <button
+                          matButton="outlined"
+                          type="button"
+                          class="choice"
+                          [attr.aria-label]="remedy.label + ': ' + parcel.number"
+                          (click)="take(parcel, remedy)"
+                        >
+                          {{ remedy.label }}
+                        </button>
+                      }
+                    </div>
+                  }
+                </li>
+              }
+            </ul>
+            <p class="soft">{{ view.rest }}</p>
+          } @else if (!error()) {
+            <p class="soft" role="status">Working out what that would do…</p>
+          }
+          <p class="error" role="alert">{{ error() ?? '' }}</p>
+          <p class="acts">
+            @if (!stands()) {
+              <button matButton="outlined" type="submit" class="plain">Plan no looks then</button>
+            }
+            <button matButton="text" type="button" class="quiet" (click)="open.set(false)">Close this</button>
+          </p>
+        </form>
+      }
+    </section>
+  `,
+  styleUrl: './away.scss',
+})
+export class AwayPanel {
+  private readonly api = inject(TodayApi);
+  private readonly about = inject(AboutService);
+  private readonly notice = inject(Notice);
+  private readonly router = inject(Router);
+  private readonly destroyRef = inject(DestroyRef);
+  protected readonly moments = this.about.moments;
+  protected readonly open = signal(false);
+  protected readonly error = signal<string | null>(null);
+  /** That are to come, or go on. */
+  protected readonly planned = computed(() => this.about.household().away.filter(({ toMs }) => toMs > this.about.nowMs()));
+
+  private readonly day = (days: number, clock: string): string =>
+    `${this.about
+      .moments()
+      .field(this.about.nowMs() + days * DAY_MS)
+      .slice(0, 10)}T${clock}`;
+  protected readonly form = new FormGroup({
+    from: text(this.day(1, '09:00'), Validators.required),
+    to: text(this.day(4, '18:00'), Validators.required),
+  });
+  private readonly typed = toSignal(this.form.valueChanges.pipe(startWith(this.form.value)), { initialValue: this.form.value });
+  /** Whether what is shown is planned already. */
+  protected readonly stands = computed(() => {
+    const { at } = this.about.moments();
+    const { from = '', to = '' } = this.typed();
+    return this.planned().some(({ fromMs, toMs }) => fromMs === at(from.slice(0, 16)) && toMs === at(to.slice(0, 16)));
+  });
+  private readonly asked = new Subject<void>();
+  protected readonly view = toSignal(
+    merge(this.asked, this.form.valueChanges, inject(Changes).changed$).pipe(
+      // Asked only while somebody wants to know.
+      filter(() => this.open()),
+      debounceTime(200),
+      switchMap(() => {
+        const { from, to } = this.form.getRawValue();
+        return this.api.away(from.slice(0, 16), to.slice(0, 16)).pipe(
+          tap(() => this.error.set(null)),
+          catchError((problem: ApiProblem) => {
+            this.error.set(problem.message);
+            return of(null);
+          }),
+        );
+      }),
+    ),
+    { initialValue: null },
+  );
+
+  protected unfold(): void {
+    this.open.set(true);
+    this.asked.next();
+  }
+
+  protected show(fromMs: number, toMs: number): void {
+    const { field } = this.about.moments();
+    this.form.setValue({ from: field(Math.max(fromMs, this.about.nowMs())), to: field(toMs) });
+    this.unfold();
+  }
+
+  protected plan(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    const { from, to } = this.form.getRawValue();
+    this.run(this.api.planAway({ id: uuid(), from: from.slice(0, 16), to: to.slice(0, 16) }), 'The plan of looks leaves those days out.');
+  }
+
+  protected undo(id: string): void {
+    this.run(this.api.undoAway({ id: uuid(), recordId: id }), 'Looks are planned for those days again.');
+  }
+
+  /** One tap: what is done is written down; what must be seen is opened. */
+  protected take({ id, number, holderId }: Parcel, remedy: Remedy): void {
+    if (remedy.spotId !== null)
+      return this.run(
+        this.api.carry(holderId, { id: uuid(), spotId: remedy.spotId, at: null }),
+        `${number}: ${remedy.label.toLowerCase()}.`,
+      );
+    if (remedy.kind !== 'water') return void this.router.navigate(['/open', id]);
+    const watered = this.api.look(id, {
+      ...{ id: uuid(), at: null, via: 'opened', seen: null, marks: [], damp: null, rewetted: true, troubles: [] },
+      ...{ who: null, note: 'watered before leaving', supersedes: null },
+    });
+    const sealed = remedy.closure === null ? EMPTY : this.api.close(holderId, { id: uuid(), closure: remedy.closure, at: null });
+    this.run(concat(watered, sealed), `${number}: ${remedy.label.toLowerCase()}.`);
+  }
+
+  private run(request: Observable<unknown>, said: string): void {
+    request.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({
+      complete: () => this.notice.say(said),
+      error: (problem: ApiProblem) => this.error.set(problem.message),
+    });
+  }
+}
