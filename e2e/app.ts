@@ -22,7 +22,7 @@ export interface App {
 }
 
 /** Starts the built server, or the demo, on a free port. */
-export async function start(kind: 'server' | 'demo'): Promise<App> {
+export async function start(kind: 'server' | 'demo', { probe = false } = {}): Promise<App> {
   const folder = mkdtempSync(join(tmpdir(), 'fresh-tuck-e2e-'));
   let child: ChildProcess;
   let port = '0';
@@ -33,6 +33,8 @@ export async function start(kind: 'server' | 'demo'): Promise<App> {
           ...process.env,
           PORT: port,
           FRESH_TUCK_DATA: folder,
+          // The demo's thermometer is for who asks for it: it goes on by itself.
+          FRESH_TUCK_PROBE: probe ? '1' : '0',
           FRESH_TUCK_NOW: now,
           FRESH_TUCK_NOW_FROZEN: '1',
           FRESH_TUCK_WEB: join(root, 'web', 'dist'),

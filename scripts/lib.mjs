@@ -126,7 +126,7 @@ export async function build() {
   }
   if (modified(join(outFolder, 'demo.mjs')) < newest([...shared, join(root, 'server'), join(root, 'demo')])) {
     console.log('Building the server …');
-    await bundle({ server: source('server', 'main'), demo: source('demo', 'main') }, outFolder);
+    await bundle({ server: source('server', 'main'), demo: source('demo', 'main'), probe: source('demo', 'probe/main') }, outFolder);
   }
 }
 

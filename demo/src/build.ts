@@ -8,7 +8,7 @@ import type { Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
 import { planEvening } from './evening.js';
-import { DEMO_NOW, HOUSEHOLD, PARCELS, SPOTS, type DemoParcel } from './household.js';
+import { DEMO_NOW, HOUSEHOLD, MAT, PARCELS, SPOTS, type DemoParcel } from './household.js';
 import type { BuildClock, Send } from './send.js';
 import { dayRange } from './laws/warmth.js';
 import { knownState, truthOf } from './truth.js';
@@ -163,6 +163,7 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
     clock.set(beganMs);
     await send('PUT', '/api/household', { id: idAt(beganMs), ...HOUSEHOLD });
     const spotIds = await addSpots(send, beganMs);
+    await send('POST', `/api/spots/${spotIds.get(MAT.spot)}/setup`, { id: idAt(beganMs), setup: MAT.setup });
     await lastYear(send, clock, idAt, spotIds.get('Fridge top') ?? '');
     clock.set(firstMs);
     await addBox(send, idAt, firstMs);

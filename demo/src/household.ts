@@ -24,6 +24,19 @@ export const SPOTS: readonly { name: string; kind: PlaceKind; climate: Climate; 
   { name: 'Cold drawer', kind: 'fridge', climate: { meanC: 4.2, swingC: 0.8 }, measured: false },
 ];
 
+/** How the mat is set up: what its probe finds when it is first asked. */
+export const MAT = {
+  spot: 'Mat, kitchen shelf',
+  setup: {
+    lidded: true,
+    cloths: 0,
+    mat: { watts: 20, setC: 28.4, bandC: 1.5, probe: 'fold' },
+    sun: null,
+    room: { minC: 18.5, maxC: 22.5 },
+    pricePerKWh: 0.31,
+  },
+} as const;
+
 export interface DemoParcel {
   readonly cropId: string;
   readonly variety: string;

@@ -1,10 +1,12 @@
-import { existsSync, rmSync } from 'node:fs';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { v7 } from 'uuid';
 import { DateTime } from 'luxon';
 import { clockFrom, openDatabase, ownFolder, serve, servicesOn, settingsFrom, type Host, type Services } from '@fresh-tuck/server';
 import { buildDemo, readingsUpTo } from './build.js';
-import { DEMO_NOW, HOUSEHOLD } from './household.js';
+import { DEMO_NOW, HOUSEHOLD, MAT } from './household.js';
 import { demoRoutes } from './routes.js';
 
 const HALF_DAY_MS = 12 * 3_600_000;
@@ -24,12 +26,31 @@ function demoClock(frozen: boolean) {
   };
 }
 
+/** Whether the mat's own thermometer is there: a program beside the app, which sends what it reads. */
+const probing = process.env['FRESH_TUCK_PROBE'] !== '0';
+
+/** The token of the mat's thermometer: made once, and kept beside the household as its owner would. */
+function probeToken(services: Services, folder: string): string | null {
+  const file = join(folder, 'thermometer.token');
+  const mat = services.spots.list(HOUSEHOLD.zone, 'metric', services.clock.now()).find(({ name }) => name === MAT.spot);
+  if (!mat) return null;
+  if (existsSync(file) && services.probes.at(mat.id).length > 0) return readFileSync(file, 'utf8');
+  const id = v7();
+  let token = '';
+  services.act('probe', { id, name: 'the wire' }, (nowMs) => {
+    token = services.probes.add(id, mat.id, 'the wire', nowMs);
+  });
+  writeFileSync(file, token, { mode: 0o600 });
+  return token;
+}
+
 /** The thermometers go on while the clock is stepped. */
 function readOn(services: Services, fromMs: number, toMs: number): void {
   const { zone } = HOUSEHOLD;
   const spotIds = new Map(services.spots.list(zone, 'metric', toMs).map(({ name, id }) => [name, id]));
   for (const { spotId, day, minC, maxC } of readingsUpTo(spotIds, fromMs, toMs)) {
-    if (!spotId) continue;
+    // What its own thermometer sends nobody types.
+    if (!spotId || (probing && spotId === spotIds.get(MAT.spot))) continue;
     const body = { id: v7(), day, minC, maxC };
     services.act(`reading ${spotId}`, body, (nowMs) => services.spots.addReading(spotId, body, zone, nowMs));
   }
@@ -48,6 +69,18 @@ async function main(): Promise<void> {
     readOn(services, before, clock.now());
     services.changes.tell();
   };
+  let thermometer: ChildProcess | null = null;
+  /** Starts the thermometer's program: it speaks to the app over HTTP, as any household's would. */
+  const listen = (): void => {
+    thermometer?.kill();
+    const token = probing ? probeToken(host.services(), folder) : null;
+    if (token === null) return;
+    const env = { ...process.env, FRESH_TUCK_ADDRESS: host.address, FRESH_TUCK_TOKEN: token };
+    thermometer = spawn(process.execPath, [fileURLToPath(new URL('./probe.mjs', import.meta.url))], { env, stdio: 'ignore' });
+    // Where it cannot be started its spot says so: it has gone silent.
+    thermometer.on('error', () => undefined);
+  };
+  process.on('exit', () => thermometer?.kill());
   const reset = (): Promise<void> =>
     host.reopen(() => {
       for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true });
@@ -56,7 +89,7 @@ async function main(): Promise<void> {
   const host: Host = await serve(settings, {
     folder,
     webRoot: process.env['FRESH_TUCK_WEB'],
-    extra: demoRoutes(() => host.services(), step, reset),
+    extra: demoRoutes(() => host.services(), step, () => reset().then(listen)),
     open: async (opener) => {
       const fresh = !existsSync(file);
       const services = servicesOn(openDatabase(file), clock, {
@@ -70,6 +103,7 @@ async function main(): Promise<void> {
       return services;
     },
   });
+  listen();
   console.log(`Fresh Tuck is ready with the demo household: ${host.address}`);
 }
 

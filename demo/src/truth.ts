@@ -3,28 +3,51 @@ import { methodOf } from '@fresh-tuck/core/method';
 import { parcelState, type ParcelState } from '@fresh-tuck/core/parcel';
 import type { DemoParcel as Shown } from '@fresh-tuck/contract';
 import { looksOf, movesOf, type Services } from '@fresh-tuck/server';
-import { SPOTS, PARCELS } from './household.js';
+import { MAT, SPOTS, PARCELS } from './household.js';
 import { trueSeeds, type TrueStay } from './laws/growth.js';
 import { drawLot, type Lot } from './laws/lots.js';
+import type { Climate } from './laws/warmth.js';
 
 const ORDINARY: Lot = { living: 0.85, pace: 1, law: 'gamma', dormant: 0.05, dormantTimes: 2 };
 
 /** A lot's random seed for batches that visitors of the demo start themselves. */
 const seedFrom = (id: string): number => [...id].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) / 9973;
 
+/** How a place without a mat is warmed that had one: by the room alone, °C. */
+const UNHEATED_C = 20.4;
+
+/** What a place truly is from a moment on: the demo's mat follows its thermostat. */
+function climatesOf(services: Services, spotId: string): { fromMs: number; climate: Climate }[] {
+  const spot = services.spots.get(spotId);
+  const known = SPOTS.find(({ name }) => name === spot.name);
+  const guess = services.spots.guessOf(spotId);
+  const climate = known?.climate ?? { meanC: (guess.minC + guess.maxC) / 2, swingC: guess.maxC - guess.minC };
+  if (spot.name !== MAT.spot) return [{ fromMs: 0, climate }];
+  const set = services.setups.all(spotId).map(({ fromMs, setup: { mat } }) => ({
+    fromMs,
+    climate: { ...climate, meanC: mat === null ? UNHEATED_C : climate.meanC + (mat.setC ?? MAT.setup.mat.setC) - MAT.setup.mat.setC },
+  }));
+  return [{ fromMs: 0, climate }, ...set.reverse()];
+}
+
 /** Where a batch truly was. */
 function trueStays(services: Services, carrierId: string): TrueStay[] {
-  return services.batches.placesOf(carrierId).flatMap((carrierPlace) =>
-    services.holders.placesOf(carrierPlace.holder_id).map((place) => {
-      const spot = services.spots.get(place.spot_id);
-      const known = SPOTS.find(({ name }) => name === spot.name);
-      const guess = services.spots.guessOf(place.spot_id);
-      return {
-        fromMs: Math.max(place.from_ms, carrierPlace.from_ms),
-        climate: known?.climate ?? { meanC: (guess.minC + guess.maxC) / 2, swingC: guess.maxC - guess.minC },
-      };
-    }),
-  );
+  const places = services.batches
+    .placesOf(carrierId)
+    .flatMap((carrierPlace) =>
+      services.holders
+        .placesOf(carrierPlace.holder_id)
+        .map((place) => ({ spotId: place.spot_id, fromMs: Math.max(place.from_ms, carrierPlace.from_ms) })),
+    );
+  return places.flatMap(({ spotId, fromMs }, nth) => {
+    const toMs = places[nth + 1]?.fromMs ?? Infinity;
+    const climates = climatesOf(services, spotId);
+    const first = climates.findLast((one) => one.fromMs <= fromMs) ?? climates[0];
+    return [
+      ...(first ? [{ fromMs, climate: first.climate }] : []),
+      ...climates.filter((one) => one.fromMs > fromMs && one.fromMs < toMs),
+    ];
+  });
 }
 
 /** What truly lies in a parcel at a moment of the demo's clock. */
