@@ -192,7 +192,7 @@ export const awayView = z.object({
       texts: z.array(sentence),
       remedies: z.array(
         z.object({
-          kind: z.enum(['move', 'cooler', 'water', 'out', 'count', 'helper']),
+          kind: z.enum(['move', 'cooler', 'water', 'out', 'count']),
           text: sentence,
           label: sentence,
           /** The board to which it goes; the closing that it is given. */

@@ -89,7 +89,11 @@ async function main(): Promise<void> {
   const host: Host = await serve(settings, {
     folder,
     webRoot: process.env['FRESH_TUCK_WEB'],
-    extra: demoRoutes(() => host.services(), step, () => reset().then(listen)),
+    extra: demoRoutes(
+      () => host.services(),
+      step,
+      () => reset().then(listen),
+    ),
     open: async (opener) => {
       const fresh = !existsSync(file);
       const services = servicesOn(openDatabase(file), clock, {

@@ -43,10 +43,7 @@ function trueStays(services: Services, carrierId: string): TrueStay[] {
     const toMs = places[nth + 1]?.fromMs ?? Infinity;
     const climates = climatesOf(services, spotId);
     const first = climates.findLast((one) => one.fromMs <= fromMs) ?? climates[0];
-    return [
-      ...(first ? [{ fromMs, climate: first.climate }] : []),
-      ...climates.filter((one) => one.fromMs > fromMs && one.fromMs < toMs),
-    ];
+    return [...(first ? [{ fromMs, climate: first.climate }] : []), ...climates.filter((one) => one.fromMs > fromMs && one.fromMs < toMs)];
   });
 }
 

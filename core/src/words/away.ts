@@ -1,27 +1,19 @@
 import type { AwayRisk } from '../looking/index.js';
-import { counted, HOUR_MS, listed, numberWord, spanInWords, type Words } from '../units/index.js';
+import { about, counted, chanceInWords, HOUR_MS, listed, numberWord, spanInWords, type Words } from '../units/index.js';
 
 type Told = Pick<Words, 'when'>;
-
-/** "3 chances in 10", "4 in 100", "nearly certain". */
-export const chanceInWords = (chance: number): string =>
-  chance >= 0.95
-    ? 'nearly certain'
-    : chance >= 0.095
-      ? `${Math.round(chance * 10)} chances in 10`
-      : `${Math.max(Math.round(chance * 100), 1)} in 100`;
 
 /**
  * What an absence does to a parcel, the gravest first.
  *
- * @param nouns what is late: "a root in the paper", "a plug outgrown"
+ * @param tolerance chance of a late root that the household bears
  */
 export function awayInWords(risk: AwayRisk, tolerance: number, words: Told): string[] {
   const told: string[] = [];
-  if (risk.soakMs !== null) told.push(`It is to be out of the water ${words.when(risk.soakMs)}, and nobody is there.`);
+  if (risk.soakMs !== null) told.push(`It is to be out of the water ${words.when(about(risk.soakMs))}, and nobody is there.`);
   if (risk.shownLate) told.push('A root that shows already would be in the paper by then.');
   else if (risk.late > tolerance) told.push(`A root would be in the paper by then: ${chanceInWords(risk.late)}.`);
-  if (risk.driesMs !== null) told.push(`It begins to dry ${words.when(risk.driesMs)}.`);
+  if (risk.driesMs !== null) told.push(`It begins to dry ${words.when(about(risk.driesMs))}.`);
   if (risk.countMs !== null) told.push(`Its last count falls on ${words.when(risk.countMs)}.`);
   if (risk.secondMs !== null) told.push(`Its second step is to be decided ${words.when(risk.secondMs)}.`);
   if (risk.chillMs !== null) told.push(`Its cold is done ${words.when(risk.chillMs)}; a few days more do no harm.`);
@@ -34,8 +26,7 @@ export type Remedy =
   | { readonly kind: 'cooler'; readonly place: string; readonly delayMs: number; readonly left: number; readonly fewer: boolean }
   | { readonly kind: 'water'; readonly driesMs: number; readonly holds: boolean; readonly seals: boolean }
   | { readonly kind: 'out' }
-  | { readonly kind: 'count' }
-  | { readonly kind: 'helper' };
+  | { readonly kind: 'count' };
 
 /** A remedy as one would say it, and its button. */
 export function remedyInWords(remedy: Remedy, words: Told): { readonly text: string; readonly label: string } {
@@ -52,15 +43,13 @@ export function remedyInWords(remedy: Remedy, words: Told): { readonly text: str
       };
     case 'water':
       return {
-        text: `Give it its water on leaving${remedy.seals ? ' and seal it with a pocket of air' : ''}: it is then damp until ${words.when(remedy.driesMs)}${remedy.holds ? '' : ', not for the whole time'}.`,
+        text: `Give it its water on leaving${remedy.seals ? ' and seal it with a pocket of air' : ''}: it is then damp until ${words.when(about(remedy.driesMs))}${remedy.holds ? '' : ', not for the whole time'}.`,
         label: remedy.seals ? 'Watered and sealed' : 'Watered',
       };
     case 'out':
       return { text: 'Take it out of the water on leaving and lay it on its towel: a shorter soak harms nothing.', label: 'Open it now' };
     case 'count':
       return { text: 'Count it on leaving, or on the day of return: the later count is the better one.', label: 'Open it now' };
-    case 'helper':
-      return { text: 'Somebody else looks: the round on paper says what to open when, and what to do.', label: 'The round on paper' };
   }
 }
 
@@ -71,8 +60,8 @@ export function awayLead(harmed: readonly number[], span: string): string {
 }
 
 /** A list that is planned, whose sprouts would be ready while nobody is there. */
-export const laterInWords = (name: string, crops: readonly string[], untilMs: number, words: Told): string =>
-  `${name}: ${listed(crops)} would be ready while nobody is there. Begun ${words.when(untilMs)} or later ${crops.length === 1 ? 'it is' : 'they are'} not.`;
+export const laterInWords = (name: string, crops: readonly string[], untilMs: number, words: Pick<Words, 'moment'>): string =>
+  `${name}: ${listed(crops)} would be late while nobody is there. Begun on ${words.moment(untilMs).split(',')[0] ?? ''} or later ${crops.length === 1 ? 'it is' : 'they are'} not.`;
 
 /** Of how many nothing is to be done. */
 export const harmlessInWords = (count: number): string =>

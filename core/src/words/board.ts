@@ -1,6 +1,6 @@
 import type { GoesOn } from '../judging/index.js';
 import { furtherThere } from '../judging/index.js';
-import { counted, DAY_MS, HOUR_MS, spanInWords, type Words } from '../units/index.js';
+import { about, counted, DAY_MS, HOUR_MS, spanInWords, type Words } from '../units/index.js';
 import { refusedInWords } from './danger.js';
 import { aheadInWords } from './alarms.js';
 
@@ -25,13 +25,15 @@ export function shiftInWords(fromMs: number, toMs: number): string {
 /** When the first sprout can be moved: "ready now", "ready Tuesday 07:00", "not within five months". */
 export function readyInWords({ readyMs }: GoesOn['window'], nowMs: number, words: Pick<Words, 'when'>): string {
   if (readyMs === null) return 'nothing to be ready here within five months';
-  return readyMs <= nowMs ? 'ready to move now' : `first ready ${words.when(readyMs)}`;
+  return readyMs <= nowMs ? 'ready to move now' : `first ready ${words.when(about(readyMs))}`;
 }
 
 /** Between when and when, 8 chances in 10. */
 export function spreadInWords({ lowMs, highMs }: GoesOn['window'], nowMs: number, words: Pick<Words, 'when'>): string {
   if (lowMs === null || highMs === null || highMs <= nowMs) return '';
-  return lowMs <= nowMs ? `by ${words.when(highMs)}, 8 chances in 10` : `${words.when(lowMs)} to ${words.when(highMs)}, 8 chances in 10`;
+  return lowMs <= nowMs
+    ? `by ${words.when(about(highMs))}, 8 chances in 10`
+    : `${words.when(about(lowMs))} to ${words.when(about(highMs))}, 8 chances in 10`;
 }
 
 /** What a board would do to a parcel, said before it is carried there. */
@@ -46,18 +48,26 @@ export interface BoardTold {
   readonly refused: string | null;
 }
 
+/** What a change is judged from. */
+export interface Carried {
+  readonly nowMs: number;
+  /** Days of cold that it still wants, where it lies in its chill; null where it does not. */
+  readonly chillDays: number | null;
+  readonly coldThere: boolean;
+  /** Whether it goes to another board; else its own is changed. */
+  readonly elsewhere?: boolean;
+}
+
 /** Fewer than this of the seeds still to come are noise, not a reason. */
 const FEWER = 0.5;
 
 /**
- * What another board does to a parcel, against where it stands.
- *
- * @param chillDays of cold that it still wants, where it lies in its chill; null where it does not
+ * What another board does to a parcel, against where it stands; or its own board, changed.
  */
 export function boardInWords(
   here: GoesOn,
   there: GoesOn,
-  { nowMs, chillDays, coldThere }: { readonly nowMs: number; readonly chillDays: number | null; readonly coldThere: boolean },
+  { nowMs, chillDays, coldThere, elsewhere = true }: Carried,
   words: Pick<Words, 'when' | 'temperature'>,
 ): BoardTold {
   const refused = there.heat && refusedInWords(there.heat, words);
@@ -65,12 +75,13 @@ export function boardInWords(
   if (chillDays !== null && !coldThere)
     notes.push(`It has ${counted(Math.ceil(chillDays), 'day')} of its cold to go, and earns none there.`);
   const more = furtherThere(here, there) - here.further;
-  if (more <= -FEWER) notes.push(`About ${Math.max(Math.round(-more), 1)} fewer come there.`);
-  if (more >= FEWER) notes.push(`About ${Math.max(Math.round(more), 1)} more come there.`);
+  if (more <= -FEWER) notes.push(`About ${Math.max(Math.round(-more), 1)} fewer come${elsewhere ? ' there' : ''}.`);
+  if (more >= FEWER) notes.push(`About ${Math.max(Math.round(more), 1)} more come${elsewhere ? ' there' : ''}.`);
   if (there.harm && !there.heat) notes.push(aheadInWords(there.harm, words));
-  if (there.driesMs < here.driesMs - 6 * HOUR_MS && there.driesMs > nowMs) notes.push(`Dries sooner: by ${words.when(there.driesMs)}.`);
+  if (there.driesMs < here.driesMs - 6 * HOUR_MS && there.driesMs > nowMs)
+    notes.push(`Dries sooner: by ${words.when(about(there.driesMs))}.`);
   const [from, to] = [here.window.readyMs, there.window.readyMs];
-  const lead = leadOf(from, to, nowMs);
+  const lead = leadOf(from, to, nowMs, elsewhere);
   const worse =
     refused !== null ||
     there.harm !== null ||
@@ -86,10 +97,11 @@ export function boardInWords(
   };
 }
 
-function leadOf(from: number | null, to: number | null, nowMs: number): string {
-  if (to === null) return from === null ? 'nothing moves there either' : 'nothing moves there';
-  if (from === null) return 'begins to move there';
-  return from <= nowMs && to <= nowMs ? 'ready now, wherever it stands' : shiftInWords(from, to);
+function leadOf(from: number | null, to: number | null, nowMs: number, elsewhere: boolean): string {
+  if (to === null && from === null) return elsewhere ? 'nothing moves there either' : 'nothing moves, as before';
+  if (to === null) return elsewhere ? 'nothing moves there' : 'nothing moves any more';
+  if (from === null) return 'begins to move';
+  return from <= nowMs && to <= nowMs ? (elsewhere ? 'ready now, wherever it stands' : 'ready now in any case') : shiftInWords(from, to);
 }
 
 /** What leads the Shelf. */

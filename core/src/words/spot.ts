@@ -52,7 +52,10 @@ export function bodyInWords(
     setC !== null && body.reaches === false
       ? ` The mat is on all the time and does not reach ${words.temperature(setC)}: a lid or a warmer room would help it.`
       : '';
-  const over = body.overshootC !== null && body.overshootC >= 0.5 ? ` Switched on cold it goes ${words.degrees(body.overshootC)} beyond its setting.` : '';
+  const over =
+    body.overshootC !== null && body.overshootC >= 0.5
+      ? ` Switched on cold it goes ${words.degrees(body.overshootC)} beyond its setting.`
+      : '';
   const known = fit
     ? ` What a change does is fitted to ${counted(fit.readings, 'reading')} of its own; off by ${words.degrees(fit.errorC)} as a rule.`
     : read

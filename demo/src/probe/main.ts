@@ -34,7 +34,11 @@ async function wake(): Promise<void> {
   sensor ??= wire(nowMs);
   sensor.liveTo(nowMs, told.wanted);
   for (let readings = sensor.waiting(); readings.length > 0; readings = sensor.waiting()) {
-    const answer = await fetch(new URL('api/probe/readings', address), { method: 'POST', headers, body: JSON.stringify({ unit: 'F', readings }) });
+    const answer = await fetch(new URL('api/probe/readings', address), {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ unit: 'F', readings }),
+    });
     if (!answer.ok) return;
     sensor.arrived();
   }

@@ -1,6 +1,6 @@
 import type { Batch, BoardParcel } from '@fresh-tuck/contract';
 import { BOARD_HOURS } from '@fresh-tuck/core/drawing';
-import type { Words } from '@fresh-tuck/core/units';
+import { about, type Words } from '@fresh-tuck/core/units';
 import { readyInWords, spreadInWords } from '@fresh-tuck/core/words';
 
 /** A batch as it stands on a board. */
@@ -18,7 +18,7 @@ export function boardParcel({ id, number, title, holder, carrier, answers, judge
     lateMs,
     lead: judgement.headline.lead,
     tone: judgement.headline.tone,
-    far: readyMs === null ? 'not in sight' : readyMs > nowMs + BOARD_HOURS * 3_600_000 ? words.when(readyMs) : null,
+    far: readyMs === null ? 'not in sight' : readyMs > nowMs + BOARD_HOURS * 3_600_000 ? words.when(about(readyMs)) : null,
     inWords: [readyInWords(answers.window, nowMs, words), spreadInWords(answers.window, nowMs, words)].filter(Boolean).join('; '),
   };
 }

@@ -1,10 +1,10 @@
 import type { AwayView, Batch } from '@fresh-tuck/contract';
-import { carriedTo, reportAndQuestion } from '@fresh-tuck/core/judging';
+import { carriedTo, hoursAhead, isChilling, reportAndQuestion } from '@fresh-tuck/core/judging';
 import { awayRisk, driesAfter, harmAhead, isHarmless, type AwayRisk } from '@fresh-tuck/core/looking';
 import { comesAt } from '@fresh-tuck/core/sowing';
 import { workingsFor, type Absence, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { offsetHours, spanInWords, wordsFor, type Words } from '@fresh-tuck/core/units';
-import { heatNow, type Stay } from '@fresh-tuck/core/warmth';
+import { heatNow, placeNow, type Stay } from '@fresh-tuck/core/warmth';
 import { awayInWords, awayLead, harmlessInWords, laterInWords, remedyInWords, type Remedy } from '@fresh-tuck/core/words';
 import { momentFrom } from '../clock.js';
 import type { Reader } from '../forecasts/reader.js';
@@ -16,6 +16,8 @@ const HOUR_MS = 3_600_000;
 const STILL_LATE = 0.35;
 /** Fewer of the living come than this share of before: said. */
 const FEWER = 0.9;
+/** Less than this is not cooler, °C. */
+const COOLER_C = 1;
 /** Boards that are offered for a parcel. */
 const MOST_BOARDS = 2;
 
@@ -41,7 +43,8 @@ export function awayView(reader: Reader) {
     };
     const places = spots.ids().map((id) => {
       const { readings, guess, name } = spots.record(id, nowMs, Infinity);
-      return { id, name, stay: { readings: [...warm.ahead(id, nowMs, offset), ...readings], guess } };
+      const { minC, maxC } = placeNow(readings, guess, nowMs, offset);
+      return { id, name, meanC: (minC + maxC) / 2, stay: { readings: [...warm.ahead(id, nowMs, offset), ...readings], guess } };
     });
     const live = forecasts.at(home, nowMs).live();
     const parcels = live
@@ -73,7 +76,7 @@ function told(
   risk: AwayRisk,
   absence: Absence,
   nowMs: number,
-  places: readonly { readonly id: string; readonly name: string; readonly stay: Omit<Stay, 'fromMs'> }[],
+  places: readonly { readonly id: string; readonly name: string; readonly meanC: number; readonly stay: Omit<Stay, 'fromMs'> }[],
   words: Words,
   tolerance: number,
 ): AwayParcel {
@@ -92,8 +95,7 @@ function told(
   }
   if (risk.countMs !== null) put({ kind: 'count' }, 0, 2 * HOUR_MS);
   if (risk.late > tolerance) cooler();
-  put({ kind: 'helper' }, 0, Infinity);
-  ranked.sort((a, b) => Number(a.costMs === Infinity) - Number(b.costMs === Infinity) || a.left - b.left || a.costMs - b.costMs);
+  ranked.sort((a, b) => a.left - b.left || a.costMs - b.costMs);
   return {
     ...{ id: batch.id, number: batch.number, title: batch.title, holderId: holder.id, bagMates: batch.bagMates, spotName: holder.spotName },
     ...{ carrier: batch.carrier.kind, state: answers.state, late: risk.late, texts: awayInWords(risk, tolerance, words) },
@@ -108,16 +110,12 @@ function told(
     const here = workingsFor(facts, nowMs);
     const comesHere = comesAt(facts.crop, here.progress, Math.max(nowMs, facts.startMs));
     places
-      .filter(({ id }) => id !== holder.spotId)
+      // What is hotter than a kind likes slows it too, and is no remedy.
+      .filter(({ id, meanC }) => id !== holder.spotId && meanC < answers.meanC - COOLER_C)
       .flatMap(({ id, name, stay }) => {
         const there = carriedTo(facts, stay, Math.max(absence.fromMs, nowMs));
         const { report, risk: after } = riskOf(there, absence, nowMs);
-        const harm = harmAhead(
-          facts.crop,
-          hoursOf(stay, absence),
-          facts.chillUntilMs !== null && facts.chillUntilMs > absence.fromMs,
-          absence.fromMs,
-        );
+        const harm = harmAhead(facts.crop, hoursAhead(there, absence.fromMs), isChilling(facts, absence.fromMs), absence.fromMs);
         const kills = heatNow(facts.crop, [{ ...stay, fromMs: nowMs }], nowMs);
         const delayMs = (report.window.lateMs ?? Infinity) - (answers.window.lateMs ?? Infinity);
         if (kills || harm || !(delayMs > 0) || after.late >= Math.min(risk.late, STILL_LATE)) return [];
@@ -129,7 +127,3 @@ function told(
       .forEach(({ id, name, ...rest }) => put({ kind: 'cooler', place: name, ...rest }, rest.left, rest.delayMs, id));
   }
 }
-
-/** The days away at a place, as its record has them. */
-const hoursOf = ({ readings }: Omit<Stay, 'fromMs'>, { fromMs, toMs }: Absence) =>
-  readings.filter((one) => one.toMs > fromMs && one.fromMs < toMs);

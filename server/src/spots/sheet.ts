@@ -187,7 +187,7 @@ export function spotQuestions(reader: Reader) {
           const record = (last?.readings ?? []).filter(({ errorC }) => errorC === undefined);
           const stay = last && { ...last, readings: [...changed, ...record] };
           const then = stay && changed.length > 0 ? goesOn({ ...batch.facts, stays: [...stays.slice(0, -1), stay] }, nowMs) : before;
-          const { lead, tone, notes } = boardInWords(before, then, { nowMs, chillDays: null, coldThere: true }, words);
+          const { lead, tone, notes } = boardInWords(before, then, { nowMs, chillDays: null, coldThere: true, elsewhere: false }, words);
           const standsOf = ({ window: { readyMs, lowMs, highMs } }: GoesOn) => ({ readyMs, lowMs, highMs });
           const ribbonOf = ({ ribbon }: GoesOn) => ({ ...ribbon, shares: [...ribbon.shares] });
           return {

@@ -42,7 +42,7 @@ import { ShelfApi } from './shelf.api';
                   @for (one of board.parcels; track one.id) {
                     <p>
                       @if (found.parcels.length > 1) {
-                        <b>{{ one.number }}</b>
+                        <b>{{ one.number }}</b>&ngsp;
                       }
                       <b [class]="board.here ? 'soft' : one.tone">{{ one.lead }}</b>: {{ one.ready }}.
                       @for (note of one.notes; track note) {

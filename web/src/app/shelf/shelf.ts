@@ -1,9 +1,19 @@
 import { CdkDrag, CdkDragPlaceholder, CdkDragPreview, CdkDropList, CdkDropListGroup, type CdkDragDrop } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, type ElementRef, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
-import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
 import { interval, merge, retry, startWith, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
@@ -37,6 +47,7 @@ const LIFT_MS = { touch: 350, mouse: 0 } as const;
     CdkDropListGroup,
     MatButton,
     MatMenu,
+    MatMenuContent,
     MatMenuItem,
     MatMenuTrigger,
     Parcel,

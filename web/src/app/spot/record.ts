@@ -29,6 +29,14 @@ const pointsOf = ({ fromMs, toMs, minC, maxC }: Stretch): Point[] =>
       ]
     : [{ ms: (fromMs + toMs) / 2, minC, maxC }];
 
+/** Where hours were read, a day's two figures say nothing more. */
+function finest(record: readonly Stretch[]): readonly Stretch[] {
+  const hours = record.filter(({ fromMs, toMs }) => toMs - fromMs <= HOURLY_MS);
+  return record.filter(
+    ({ fromMs, toMs }) => toMs - fromMs <= HOURLY_MS || !hours.some((hour) => hour.fromMs >= fromMs && hour.toMs <= toMs),
+  );
+}
+
 /** Pieces of a record between its gaps, and the gaps between them. */
 function piecesOf(record: readonly Stretch[]): { pieces: Point[][]; gaps: { fromMs: number; toMs: number }[] } {
   const pieces: Point[][] = [];
@@ -169,7 +177,7 @@ export class SpotRecord {
   private readonly shown = computed(() => {
     const { nowMs, record, ahead } = this.sheet();
     const fromMs = Math.max(nowMs - 10 * DAY_MS, Math.min(record[0]?.fromMs ?? nowMs - 3 * DAY_MS, nowMs - 3 * DAY_MS));
-    return { fromMs, toMs: ahead.at(-1)?.toMs ?? nowMs + 4 * DAY_MS, record: record.filter(({ toMs }) => toMs > fromMs) };
+    return { fromMs, toMs: ahead.at(-1)?.toMs ?? nowMs + 4 * DAY_MS, record: finest(record).filter(({ toMs }) => toMs > fromMs) };
   });
   private readonly x = computed(() =>
     scaleLinear([this.shown().fromMs, this.shown().toMs], [SIZE.left, SIZE.width - SIZE.right]).clamp(true),

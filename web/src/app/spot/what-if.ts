@@ -209,13 +209,13 @@ export class WhatIfSection {
     const body = this.answer()?.body;
     if (!body || !this.wished().mat) return '';
     const price = this.wished().pricePerKWh;
-    const hours = `The mat is on ${Math.round(body.on * 24)} hours a day and takes ${Math.round(body.wattHours)} Wh`;
+    const use = `The mat is on ${Math.round(body.on * 24)} hours a day and takes ${Math.round(body.wattHours)} Wh`;
     const cost = price === null ? '' : `, ${((body.wattHours / 1000) * price).toFixed(2)} a day of your money`;
     const warm =
       body.warmUpHours === null
         ? ''
         : ` From cold it needs ${body.warmUpHours < 1 ? 'less than an hour' : `about ${counted(Math.round(body.warmUpHours), 'hour')}`}.`;
-    return `${hours}${cost}.${warm}`;
+    return `${use}${cost}.${warm}`;
   });
 
   constructor() {

@@ -12,6 +12,7 @@ import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Arrival } from '../kit/arrival';
 import { Field } from '../kit/field';
+import { Parcel as ParcelDrawing } from '../kit/parcel';
 import { text } from '../kit/validators';
 import { TodayApi } from './today.api';
 
@@ -22,78 +23,79 @@ const DAY_MS = 86_400_000;
 /** Away from-to: what would run late, dry or drown, and what can be done about it before leaving. */
 @Component({
   selector: 'ft-away',
-  imports: [Arrival, Field, MatButton, ReactiveFormsModule, RouterLink],
+  imports: [Arrival, Field, MatButton, ParcelDrawing, ReactiveFormsModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <section aria-labelledby="away">
-      <h2 id="away">Away for some days?</h2>
-      @for (one of planned(); track one.id) {
-        <p>
-          {{ moments().short(one.fromMs) }} to {{ moments().short(one.toMs) }}: no look is planned then.
-          <button matButton="text" type="button" class="quiet" (click)="show(one.fromMs, one.toMs)">What to do before</button>
-          <button matButton="text" type="button" class="quiet" (click)="undo(one.id)">
-            Not away after all<span class="unseen">: {{ moments().short(one.fromMs) }}</span>
-          </button>
-        </p>
-      }
-      @if (!open()) {
-        <button matButton="outlined" type="button" class="plain" (click)="unfold()">
-          {{ planned().length > 0 ? 'Away at another time' : 'Say from when to when' }}
+    @for (one of planned(); track one.id) {
+      <p class="line">
+        Away {{ moments().short(one.fromMs) }} to {{ moments().short(one.toMs) }}: no look is planned then.
+        <button matButton="text" type="button" class="quiet" (click)="show(one.fromMs, one.toMs)">What to do before</button>
+        <button matButton="text" type="button" class="quiet" (click)="undo(one.id)">
+          Not away after all<span class="unseen">: {{ moments().short(one.fromMs) }}</span>
         </button>
-      } @else {
+      </p>
+    }
+    @if (!open()) {
+      <button matButton="text" type="button" class="quiet" (click)="unfold()">
+        {{ planned().length > 0 ? 'Away at another time' : 'Away for some days?' }}
+      </button>
+    } @else {
+      <section aria-labelledby="away">
         <form [formGroup]="form" (ngSubmit)="plan()">
           <ft-field label="Leaving" type="datetime-local" [control]="form.controls.from" accepted="A day and a time." />
           <ft-field label="Back" type="datetime-local" [control]="form.controls.to" accepted="A day and a time after leaving." />
-          @if (view(); as view) {
-            <h3 ftArrival>{{ view.lead }}</h3>
-            @for (later of view.later; track later.sittingId) {
-              <p class="waiting">{{ later.text }} <a [routerLink]="['/sitting', later.sittingId]">To the list</a></p>
-            }
-            <ul>
-              @for (parcel of view.parcels; track parcel.id) {
-                <li>
-                  <p>
-                    <a [routerLink]="['/batch', parcel.id]"
-                      ><b>{{ parcel.number }} {{ parcel.title }}</b></a
-                    >
-                    <span class="soft">{{ parcel.spotName }}</span>
-                  </p>
+          @if (!stands()) {
+            <button matButton="outlined" type="submit" class="plain">Plan no looks then</button>
+          }
+          <button matButton="text" type="button" class="quiet" (click)="open.set(false)">Close this</button>
+        </form>
+        <h2 id="away" ftArrival>{{ view()?.lead ?? 'Away from when to when' }}</h2>
+        @if (view(); as view) {
+          @for (later of view.later; track later.sittingId) {
+            <p class="waiting">{{ later.text }} <a [routerLink]="['/sitting', later.sittingId]">To the list</a></p>
+          }
+          <ul>
+            @for (parcel of view.parcels; track parcel.id) {
+              <li>
+                <ft-parcel [number]="parcel.number" [state]="parcel.state" [carrier]="parcel.carrier" [width]="104" />
+                <div>
+                  <h3>
+                    <a [routerLink]="['/batch', parcel.id]">{{ parcel.title }}</a>&ngsp;<span class="soft">{{ parcel.spotName }}</span>
+                  </h3>
                   <p class="trouble">{{ parcel.texts.join(' ') }}</p>
                   @for (remedy of parcel.remedies; track $index) {
                     <div class="remedy">
                       <p>{{ remedy.text }}</p>
-                      @if (remedy.kind === 'helper') {
-                        <a matButton="text" class="quiet" routerLink="/round/paper">{{ remedy.label }}</a>
-                      } @else {
-                        <button
-                          matButton="outlined"
-                          type="button"
-                          class="choice"
-                          [attr.aria-label]="remedy.label + ': ' + parcel.number"
-                          (click)="take(parcel, remedy)"
-                        >
-                          {{ remedy.label }}
-                        </button>
-                      }
+                      <button
+                        matButton="outlined"
+                        type="button"
+                        class="choice"
+                        [attr.aria-label]="remedy.label + ': ' + parcel.number"
+                        (click)="take(parcel, remedy)"
+                      >
+                        {{ remedy.label }}
+                      </button>
                     </div>
+                  } @empty {
+                    <p class="soft">Nothing in the house slows it enough: somebody has to look.</p>
                   }
-                </li>
-              }
-            </ul>
-            <p class="soft">{{ view.rest }}</p>
-          } @else if (!error()) {
-            <p class="soft" role="status">Working out what that would do…</p>
-          }
-          <p class="error" role="alert">{{ error() ?? '' }}</p>
-          <p class="acts">
-            @if (!stands()) {
-              <button matButton="outlined" type="submit" class="plain">Plan no looks then</button>
+                </div>
+              </li>
             }
-            <button matButton="text" type="button" class="quiet" (click)="open.set(false)">Close this</button>
-          </p>
-        </form>
-      }
-    </section>
+          </ul>
+          @if (view.parcels.length > 0) {
+            <p>
+              Or somebody else looks meanwhile: the round on paper says what to open when, and what to do.
+              <a routerLink="/round/paper">The round on paper</a>
+            </p>
+          }
+          <p class="soft">{{ view.rest }}</p>
+        } @else if (!error()) {
+          <p class="soft" role="status">Working out what that would do…</p>
+        }
+        <p class="error" role="alert">{{ error() ?? '' }}</p>
+      </section>
+    }
   `,
   styleUrl: './away.scss',
 })
