@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, PacketName, Sitting, SittingName } from '@fresh-tuck/contract';
+import type { Batch, PacketName, Sitting, SittingName, Spot } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -23,32 +23,20 @@ interface Shot {
 }
 
 await build();
-const demo = await start('demo');
+const demo = await start('demo', { probe: true });
 const empty = await start('server');
 const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 const [sitting] = await get<SittingName[]>('sittings');
-const [dill] = await get<PacketName[]>('packets?find=Net Loft');
-/** The ways are ranked, and in the picture. */
-const ways = async (page: Page): Promise<void> => {
-  await page.getByRole('heading', { name: /^Which way/ }).waitFor();
-  await page.mouse.wheel(0, 240);
-};
+const mat = (await get<Spot[]>('spots')).find(({ kind }) => kind === 'mat');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
 const report = async (page: Page): Promise<void> => {
   await page.getByRole('radio', { name: 'opened', exact: true }).click();
   await page.getByRole('button', { name: /^Seed 2,/ }).click();
   await page.getByRole('button', { name: 'damp', exact: true }).click();
-};
-
-/** A look saved, and the sprouts asked for. */
-const moving = async (page: Page): Promise<void> => {
-  await report(page);
-  await page.getByRole('button', { name: /^Save/ }).click();
-  await page.getByRole('radio', { name: 'cup', exact: true }).click();
 };
 
 /** Every line of the list is worked out. */
@@ -63,12 +51,12 @@ const shots: Shot[] = [
   { name: 'tuck', path: `tuck?packet=${packet?.id}`, before: planned },
   { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true, dark: true, before: planned },
   { name: 'batch', path: `batch/${okra?.id}` },
+  { name: 'shelf', path: 'shelf' },
+  { name: 'shelf-phone', path: 'shelf', phone: true, dark: true },
+  { name: 'spot', path: `spot/${mat?.id}` },
   { name: 'crop', path: 'crop/okra' },
-  { name: 'tuck-slots', path: `tuck?packet=${dill?.id}&method=pod&seeds=4`, before: ways },
   { name: 'seeds', path: 'seeds' },
   { name: 'packet', path: `packet/${tested?.id}` },
-  { name: 'house', path: 'house' },
-  { name: 'move', path: `open/${okra?.id}`, before: moving },
   { name: 'nursery', path: 'nursery' },
   { name: 'sitting', path: `sitting/${sitting?.id}`, before: listed },
   { name: 'worktop-phone', path: `sitting/${sitting?.id}/lay`, phone: true, before: laid },

@@ -35,13 +35,13 @@ export const spotSetup = z.strictObject({
 /** A spot set up anew, from now or from a moment that is past. */
 export const setupRequest = z.strictObject({ id, at: localMoment('at').nullable().default(null), setup: spotSetup });
 
-const span = { from: localMoment('from'), to: localMoment('to') };
+const span = { begins: localMoment('begins'), ends: localMoment('ends') };
 const kind = z.enum(OCCURRENCE_KINDS, { error: `kind must be one of ${OCCURRENCE_KINDS.join(', ')}` });
 const byC = number(0.5, 25, 'byC', '°C').nullable().default(null);
 /** What came over a spot, or is known to come. */
 export const occurrenceRequest = z
   .strictObject({ id, kind, ...span, byC, note: text(200, 'note').nullable().default(null) })
-  .refine(({ from, to }) => from < to, { error: 'to must lie after the beginning', path: ['to'] })
+  .refine(({ begins, ends }) => begins < ends, { error: 'ends must lie after it begins', path: ['ends'] })
   .refine(({ kind: what, byC: by }) => (what === 'warm' || what === 'cold') === (by !== null), {
     error: 'byC must say by how many degrees a spell is warmer or colder, and nothing else',
     path: ['byC'],
@@ -53,7 +53,7 @@ export const whatIfRequest = z.strictObject({
     .array(
       z
         .strictObject({ kind, ...span, byC })
-        .refine(({ from, to }) => from < to, { error: 'occurrences.to must lie after the beginning', path: ['to'] }),
+        .refine(({ begins, ends }) => begins < ends, { error: 'occurrences.ends must lie after it begins', path: ['ends'] }),
     )
     .max(4)
     .default([]),
@@ -69,7 +69,7 @@ export const importRequest = z.strictObject({
 const HOUR_MS = 3_600_000;
 /** Hours as they go over the wire: of the hour's beginning in hours since 1970, and its lowest and highest. */
 const loggedHour = z.tuple([z.number().int().min(0).max(10_000_000), z.number().min(-40).max(85), z.number().min(-40).max(85)], {
-  error: 'hours must be lists of the hour since 1970, its lowest and its highest temperature in °C',
+  error: 'hours must be lists of the hour since 1970, its lowest and its highest temperature',
 });
 export const MOST_HOURS_A_PART = 1500;
 export const importPart = z.strictObject({
@@ -96,19 +96,18 @@ export const samplesRequest = z.strictObject({
         at: z.iso.datetime({ offset: true, error: 'readings.at must be a time with its zone, like 2026-04-11T07:10:00+02:00 or …Z' }),
         value: z.number({ error: 'readings.value must be a number' }),
       }),
-      { error: 'readings must be a list of { at, value }' },
+      { error: 'readings must be a list of times with their values' },
     )
     .min(1, { error: 'readings must hold at least one reading' })
     .max(MOST_SAMPLES, { error: `readings must hold at most ${MOST_SAMPLES} at once` }),
 });
 
+const away = { leaving: localMoment('leaving'), back: localMoment('back') };
+const inOrder = ({ leaving, back }: { readonly leaving: string; readonly back: string }): boolean => leaving < back;
+const outOfOrder = { error: 'back must lie after the day of leaving', path: ['back'] };
 /** Nobody is at home. */
-export const absenceRequest = z
-  .strictObject({ id, ...span })
-  .refine(({ from, to }) => from < to, { error: 'to must lie after the day of leaving', path: ['to'] });
-export const absenceQuestion = z
-  .strictObject({ ...span })
-  .refine(({ from, to }) => from < to, { error: 'to must lie after the day of leaving', path: ['to'] });
+export const absenceRequest = z.strictObject({ id, ...away }).refine(inOrder, outOfOrder);
+export const absenceQuestion = z.strictObject(away).refine(inOrder, outOfOrder);
 
 /** An address at which a calendar reads what is to be done. */
 export const feedRequest = z.strictObject({ id, name: text(60, 'name') });

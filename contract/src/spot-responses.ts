@@ -47,7 +47,9 @@ export const shelfView = z.object({
   nowMs: ms,
   lead: sentence,
   /** The parcel at the edge, to be opened; null where none is. */
-  edge: z.object({ id: z.string(), number: z.number() }).nullable(), boards: z.array(board) });
+  edge: z.object({ id: z.string(), number: z.number() }).nullable(),
+  boards: z.array(board),
+});
 
 /** What another board would do to all that is in a bag. */
 export const elsewhere = z.object({

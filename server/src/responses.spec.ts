@@ -78,7 +78,7 @@ describe('every answer', () => {
       ['shelf', contract.shelfView],
       [`spots/${home.spotId}/sheet`, contract.spotSheet],
       [`holders/${home.services.holders.inUse()[0]}/elsewhere`, contract.elsewhere],
-      ['household/away?from=2026-04-12T09:00&to=2026-04-16T18:00', contract.awayView],
+      ['household/away?leaving=2026-04-12T09:00&back=2026-04-16T18:00', contract.awayView],
     ];
     for (const [path, schema] of answers) {
       const { status, body } = (await home.request.get(`/api/${path}`)) as { status: number; body: unknown };

@@ -228,9 +228,15 @@ function moveWindow(workings: Workings, roots: readonly RootsNow[], nextTip: Ans
     const readyMs = first((root) => root.readyMs);
     return {
       readyMs,
-      lateMs: Math.max(readyMs, first((root) => root.usuallyLateMs)),
+      lateMs: Math.max(
+        readyMs,
+        first((root) => root.usuallyLateMs),
+      ),
       lowMs: first((root) => root.readyFromMs),
-      highMs: Math.max(readyMs, first((root) => root.readyByMs)),
+      highMs: Math.max(
+        readyMs,
+        first((root) => root.readyByMs),
+      ),
     };
   }
   const endMs = nowMs + (HORIZON_DAYS - 1) * DAY_MS;

@@ -58,7 +58,11 @@ type HousePart = 'utcOffsetHours' | 'lookTimesMs' | 'lateTolerance' | 'ways';
  * A parcel's facts in its household at a moment: what Tuck in asks in the worker of a
  * batch that is to be begun, and what the server tells of one that was, are made here.
  */
-export const factsOf = (own: Omit<ParcelFacts, HousePart>, { zone, lookingTimes: times, ways, away = [] }: House, atMs: number): ParcelFacts => ({
+export const factsOf = (
+  own: Omit<ParcelFacts, HousePart>,
+  { zone, lookingTimes: times, ways, away = [] }: House,
+  atMs: number,
+): ParcelFacts => ({
   ...own,
   ...chilled(own, offsetHours(zone, atMs)),
   utcOffsetHours: offsetHours(zone, atMs),

@@ -1,4 +1,5 @@
 import type { AwayRisk } from '../looking/index.js';
+import type { Method } from '../method/index.js';
 import { about, counted, chanceInWords, HOUR_MS, listed, numberWord, spanInWords, type Words } from '../units/index.js';
 
 type Told = Pick<Words, 'when'>;
@@ -8,11 +9,18 @@ type Told = Pick<Words, 'when'>;
  *
  * @param tolerance chance of a late root that the household bears
  */
-export function awayInWords(risk: AwayRisk, tolerance: number, words: Told): string[] {
+export function awayInWords(risk: AwayRisk, { event, late }: Pick<Method, 'event' | 'late'>, tolerance: number, words: Told): string[] {
   const told: string[] = [];
   if (risk.soakMs !== null) told.push(`It is to be out of the water ${words.when(about(risk.soakMs))}, and nobody is there.`);
-  if (risk.shownLate) told.push('A root that shows already would be in the paper by then.');
-  else if (risk.late > tolerance) told.push(`A root would be in the paper by then: ${chanceInWords(risk.late)}.`);
+  const harm =
+    late === 'drowned'
+      ? 'Seed would have drowned'
+      : event === 'tip'
+        ? 'A root would be in the paper'
+        : 'A seedling would be up and drawn for want of light';
+  if (risk.shownLate)
+    told.push(event === 'tip' ? 'A root that shows already would be in the paper by then.' : 'What is up already would be drawn by then.');
+  else if (risk.late > tolerance) told.push(`${harm} by then: ${chanceInWords(risk.late)}.`);
   if (risk.driesMs !== null) told.push(`It begins to dry ${words.when(about(risk.driesMs))}.`);
   if (risk.countMs !== null) told.push(`Its last count falls on ${words.when(risk.countMs)}.`);
   if (risk.secondMs !== null) told.push(`Its second step is to be decided ${words.when(risk.secondMs)}.`);
@@ -23,7 +31,14 @@ export function awayInWords(risk: AwayRisk, tolerance: number, words: Told): str
 /** What can be done about an absence. */
 export type Remedy =
   | { readonly kind: 'move'; readonly sprouts: number }
-  | { readonly kind: 'cooler'; readonly place: string; readonly delayMs: number; readonly left: number; readonly fewer: boolean }
+  | {
+      readonly kind: 'cooler';
+      readonly place: string;
+      readonly delayMs: number;
+      readonly left: number;
+      readonly fewer: boolean;
+      readonly along: readonly number[];
+    }
   | { readonly kind: 'water'; readonly driesMs: number; readonly holds: boolean; readonly seals: boolean }
   | { readonly kind: 'out' }
   | { readonly kind: 'count' };
@@ -38,7 +53,7 @@ export function remedyInWords(remedy: Remedy, words: Told): { readonly text: str
       };
     case 'cooler':
       return {
-        text: `At ${remedy.place} it waits ${spanInWords(Math.max(remedy.delayMs, HOUR_MS))} longer; a root late there: ${chanceInWords(remedy.left)}.${remedy.fewer ? ' Fewer come there in the end, if it stays.' : ''}`,
+        text: `At ${remedy.place} it waits ${spanInWords(Math.max(remedy.delayMs, HOUR_MS))} longer, and ${chanceInWords(remedy.left)} of that is left.${remedy.fewer ? ' Back to its board on return: fewer come there in the end.' : ''}${remedy.along.length > 0 ? ` ${listed(remedy.along)} in the same bag ${remedy.along.length === 1 ? 'goes' : 'go'} along.` : ''}`,
         label: `Carried to ${remedy.place}`,
       };
     case 'water':

@@ -8,10 +8,10 @@ import { packetsAsCsv } from '../packets/csv.js';
 import { ideasView } from '../views/ideas.js';
 import { startView } from '../views/start.js';
 import { packetView } from '../views/packet.js';
-import { shelfQuestions } from '../boards/view.js';
-import { calendarEntries } from '../calendar/entries.js';
-import { awayView } from '../household/away.js';
-import { spotQuestions } from '../spots/sheet.js';
+import { shelfQuestions } from '../views/shelf.js';
+import { calendarEntries } from '../views/calendar.js';
+import { awayView } from '../views/away.js';
+import { spotQuestions } from '../views/spot.js';
 import { todayView } from '../today/view.js';
 import type { Reader } from '../forecasts/reader.js';
 
@@ -63,7 +63,7 @@ export function questionsOn(reader: Reader) {
     elsewhere: (nowMs: number, holderId: string) => boards.elsewhere(nowMs, holderId),
     spot: (nowMs: number, spotId: string) => warmth.spot(nowMs, spotId),
     whatIf: (nowMs: number, spotId: string, asked: WhatIfRequest) => warmth.whatIf(nowMs, spotId, asked),
-    away: (nowMs: number, from: string, to: string) => away(nowMs, from, to),
+    away: (nowMs: number, leaving: string, back: string) => away(nowMs, leaving, back),
     calendar: (nowMs: number) => calendar(nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),

@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import type { Database } from '../db/database.js';
 import { all, first, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
-import type { Entry } from './entries.js';
+import type { Entry } from './entry.js';
 
 /** An entry as it is told: how often it changed, and when last. */
 export interface Told extends Entry {

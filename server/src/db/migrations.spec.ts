@@ -32,6 +32,7 @@ const SAID: Readonly<Record<string, (nth: number) => unknown>> = {
   'household.id': () => 1,
   'household.zone': () => 'Europe/Copenhagen',
   'household.units': () => 'metric',
+  'household.paper': () => null,
   'household.looking_times': () => '["07:00","18:30"]',
   'spot_setup.setup': () => '{"lidded":true,"cloths":0,"mat":null,"sun":null,"room":null,"pricePerKWh":null}',
   'spot_event.kind': (nth) => ['warm', 'sunny', 'power_cut'][nth - 1],
@@ -139,10 +140,10 @@ function valueOf(db: Database, table: string, { name, type }: Column, nth: numbe
   if (name === 'min_c') return 22;
   if (name === 'max_c') return 26;
   if (type === 'TEXT')
-    return ['ways', 'figures', 'facts', 'second_step', 'frost', 'before', 'after'].includes(name) ? '{}' : `${name} ${nth}`;
+    return ['ways', 'figures', 'facts', 'second_step', 'frost', 'before', 'after', 'words'].includes(name) ? '{}' : `${name} ${nth}`;
   if (type === 'REAL') return 2 + nth;
   if (type === 'BLOB') return Buffer.from([nth]);
-  return ['dressed', 'rewetted', 'removed', 'full', 'planted'].includes(name) ? 0 : nth;
+  return ['dressed', 'rewetted', 'removed', 'full', 'planted', 'skipped'].includes(name) ? 0 : nth;
 }
 
 /** Three rows of everything that a schema has. */

@@ -57,17 +57,20 @@ export function householdRoutes({ absences, act, ask, clock, demo, health, house
       response.status(201).json(about());
     })
     .get('/household/away', async (request, response) => {
-      const { from, to } = read(absenceQuestion, request.query);
+      const { leaving, back } = read(absenceQuestion, request.query);
       household.get();
-      json(response, await ask('away', clock.now(), from, to));
+      json(response, await ask('away', clock.now(), leaving, back));
     })
     .post('/household/absences', (request, response) => {
       const body = read(absenceRequest, request.body);
       const { zone } = household.get();
       act('absence', body, (nowMs) => {
-        const [fromMs, toMs] = [momentFrom(body.from, zone, nowMs, 'from', Infinity), momentFrom(body.to, zone, nowMs, 'to', Infinity)];
-        if (toMs <= nowMs) throw Problem.field('to', 'to must lie ahead: nothing can be planned for days that are over');
-        if (toMs - fromMs > MOST_AWAY_MS) throw Problem.field('to', 'to must lie no more than 120 days after the day of leaving');
+        const [fromMs, toMs] = [
+          momentFrom(body.leaving, zone, nowMs, 'leaving', Infinity),
+          momentFrom(body.back, zone, nowMs, 'back', Infinity),
+        ];
+        if (toMs <= nowMs) throw Problem.field('back', 'back must lie ahead: nothing can be planned for days that are over');
+        if (toMs - fromMs > MOST_AWAY_MS) throw Problem.field('back', 'back must lie no more than 120 days after the day of leaving');
         absences.add({ id: body.id, fromMs, toMs }, nowMs);
       });
       response.status(201).json(about());

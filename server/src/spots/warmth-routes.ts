@@ -67,7 +67,7 @@ export function addWarmthRoutes(router: Router, services: Services): Router {
       act(`event ${spotId}`, body, (nowMs) => {
         spots.get(spotId);
         const { id, kind, note, byC } = body;
-        const span = { fromMs: moment(body.from, 'from', nowMs), toMs: moment(body.to, 'to', nowMs) };
+        const span = { fromMs: moment(body.begins, 'begins', nowMs), toMs: moment(body.ends, 'ends', nowMs) };
         setups.note(spotId, { id, note, ...span, ...(kind === 'warm' || kind === 'cold' ? { kind, byC: byC ?? 0 } : { kind }) }, nowMs);
       });
       response.status(201);

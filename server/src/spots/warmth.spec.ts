@@ -78,8 +78,8 @@ describe('a warm spot', () => {
     const told = await post<SpotSheet>(`spots/${id}/events`, {
       id: event,
       kind: 'warm',
-      from: '2026-04-12T10:00',
-      to: '2026-04-12T18:00',
+      begins: '2026-04-12T10:00',
+      ends: '2026-04-12T18:00',
       byC: 24,
       note: 'box in the sun',
     });
@@ -89,10 +89,10 @@ describe('a warm spot', () => {
     expect(alarm?.text).toMatch(/Carry it to a cooler board before then/);
     await post(`spots/${id}/undos`, { recordId: event });
     expect((await get<Today>('today')).alarms).toEqual([]);
-    expect(await refused(`spots/${id}/events`, { kind: 'warm', from: '2026-04-12T18:00', to: '2026-04-12T10:00', byC: 4 })).toMatch(
-      /to must lie after the beginning/,
+    expect(await refused(`spots/${id}/events`, { kind: 'warm', begins: '2026-04-12T18:00', ends: '2026-04-12T10:00', byC: 4 })).toMatch(
+      /ends must lie after it begins/,
     );
-    expect(await refused(`spots/${id}/events`, { kind: 'sunny', from: '2026-04-12T08:00', to: '2026-04-12T10:00', byC: 4 })).toMatch(
+    expect(await refused(`spots/${id}/events`, { kind: 'sunny', begins: '2026-04-12T08:00', ends: '2026-04-12T10:00', byC: 4 })).toMatch(
       /byC must say/,
     );
   });
@@ -167,13 +167,13 @@ describe('being away', () => {
     await post('spots', spotBody({ name: 'Cold porch', kind: 'cool_room' }));
     await post(`batches/${home.batchId}/looks`, lookBody(2));
     const before = (await get<Today>('today')).shut.concat();
-    const away = await get<AwayView>('household/away?from=2026-04-12T09:00&to=2026-04-16T18:00');
+    const away = await get<AwayView>('household/away?leaving=2026-04-12T09:00&back=2026-04-16T18:00');
     expect(away.lead).toMatch(/^4 days away: see to 1 before leaving$/);
     const [okra] = away.parcels;
     expect(okra?.texts.join(' ')).toMatch(/A root (?:that shows already )?would be in the paper/);
     expect(okra?.remedies[0]?.text).toMatch(/^Move the two sprouts that show before leaving/);
     const id = uuid();
-    const about = await post<About>('household/absences', { id, from: '2026-04-12T09:00', to: '2026-04-16T18:00' });
+    const about = await post<About>('household/absences', { id, leaving: '2026-04-12T09:00', back: '2026-04-16T18:00' });
     expect(about.household?.away.map(({ id: one }) => one)).toEqual([id]);
     const within = (ms: number): boolean => ms > Date.parse('2026-04-12T09:00+02:00') && ms < Date.parse('2026-04-16T18:00+02:00');
     const planned = home.services.household.get();
@@ -188,16 +188,17 @@ describe('being away', () => {
     await post('household/absences/undos', { recordId: id });
     expect((await get<About>('about')).household?.away).toEqual([]);
     expect((await get<Today>('today')).shut.length).toBe(before.length);
-    const refusal = async (from: string, to: string): Promise<string> => (await post('household/absences', { from, to }, 422)).detail;
-    expect(await refusal('2026-04-16T09:00', '2026-04-12T18:00')).toMatch(/to must lie after the day of leaving/);
-    expect(await refusal('2026-04-01T09:00', '2026-04-05T18:00')).toMatch(/to must lie ahead/);
+    const refusal = async (leaving: string, back: string): Promise<string> =>
+      (await post('household/absences', { leaving, back }, 422)).detail;
+    expect(await refusal('2026-04-16T09:00', '2026-04-12T18:00')).toMatch(/back must lie after the day of leaving/);
+    expect(await refusal('2026-04-01T09:00', '2026-04-05T18:00')).toMatch(/back must lie ahead/);
     expect(await refusal('2026-04-12T09:00', '2027-04-12T18:00')).toMatch(/no more than 120 days/);
   });
 
   it('is told to outside calendars, each matter by one name, counted up when it changes', async () => {
     const soak = batchBody(home.packetId, home.spotId, { seeds: 3, wanted: 2, startAt: '2026-04-11T07:00', soaking: true });
     await post('batches', JSON.parse(JSON.stringify(soak)) as object, 201).catch(() => undefined);
-    await post('household/absences', { from: '2026-04-12T09:00', to: '2026-04-16T18:00' });
+    await post('household/absences', { leaving: '2026-04-12T09:00', back: '2026-04-16T18:00' });
     const read = (text: string) =>
       new ICAL.Component(ICAL.parse(text) as unknown[])
         .getAllSubcomponents('vevent')

@@ -23,6 +23,13 @@ import type {
 } from '@fresh-tuck/contract';
 import { Transport } from '../data/transport/transport.service';
 
+/** An address at which a calendar asks. */
+export interface Feed {
+  readonly id: string;
+  readonly name: string;
+  readonly madeMs: number;
+}
+
 /** What this screen asks of the server. */
 @Injectable({ providedIn: 'root' })
 export class HouseApi {
@@ -51,6 +58,11 @@ export class HouseApi {
   /** Put away, taken out again, or removed where nothing hangs on it. */
   readonly shelve = (what: 'beds' | 'racks' | 'spots', id: string, how: 'away' | 'back' | 'removals', body: ShelveRequest) =>
     this.transport.send<unknown>('POST', `${what}/${id}/${how}`, body);
+  readonly feeds = () => this.transport.get<Feed[]>('calendar/feeds');
+  readonly addFeed = (body: { id: string; name: string }) =>
+    this.transport.send<{ id: string; path: string }>('POST', 'calendar/feeds', body);
+  readonly withdrawFeed = (feedId: string, body: { id: string }) =>
+    this.transport.send<Feed[]>('POST', `calendar/feeds/${feedId}/withdrawals`, body);
   readonly orderSpots = (body: SpotOrder) => this.transport.send<Spot[]>('PUT', 'spots/order', body);
   readonly addReading = (spotId: string, body: ReadingRequest) => this.transport.send<Spot[]>('POST', `spots/${spotId}/readings`, body);
 }

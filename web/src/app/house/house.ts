@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { AboutService } from '../data/household/about.service';
+import { Calendars } from './calendars';
 import { CopiesList } from './copies';
 import { Garden } from './garden';
 import { SettingsForm } from './settings-form';
@@ -9,7 +10,7 @@ import { WaysForm } from './ways-form';
 /** The household: its settings, its warm spots, its data. */
 @Component({
   selector: 'ft-house',
-  imports: [CopiesList, Garden, SettingsForm, Spots, WaysForm],
+  imports: [Calendars, CopiesList, Garden, SettingsForm, Spots, WaysForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -30,6 +31,10 @@ import { WaysForm } from './ways-form';
       <section aria-labelledby="garden">
         <h2 id="garden">The garden <span class="soft">where plants end</span></h2>
         <ft-garden />
+      </section>
+      <section aria-labelledby="calendars">
+        <h2 id="calendars">Your calendars</h2>
+        <ft-calendars />
       </section>
       <section aria-labelledby="data">
         <h2 id="data">Copies of the household</h2>

@@ -5,6 +5,7 @@ import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angula
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
+import { RouterLink } from '@angular/router';
 import type { Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Reading, Spot } from '@fresh-tuck/contract';
@@ -27,7 +28,7 @@ type Panel = 'change' | 'reading';
 /** The warm spots as the boards one walks past, each with its thermometer's record, or a guess by its kind. */
 @Component({
   selector: 'ft-spots',
-  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, NewSpot, PrintLabel, ReactiveFormsModule],
+  imports: [MatButton, MatFormFieldModule, MatInputModule, MatSelectModule, NewSpot, PrintLabel, ReactiveFormsModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spots.html',
   styleUrl: './spots.scss',

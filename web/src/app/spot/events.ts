@@ -53,8 +53,8 @@ const HOUR_MS = 3_600_000;
           }
         </mat-select>
       </mat-form-field>
-      <ft-field label="From" type="datetime-local" [control]="form.controls.from" accepted="A day and a time." />
-      <ft-field label="To" type="datetime-local" [control]="form.controls.to" accepted="A day and a time after it began." />
+      <ft-field label="From" type="datetime-local" [control]="form.controls.begins" accepted="A day and a time." />
+      <ft-field label="To" type="datetime-local" [control]="form.controls.ends" accepted="A day and a time after it began." />
       @if (spell()) {
         <ft-field
           label="By so many degrees"
@@ -85,8 +85,8 @@ export class SpotEvents {
   };
   protected readonly form = new FormGroup({
     kind: new FormControl<Kind>('warm', { nonNullable: true }),
-    from: text(this.about.moments().field(this.about.nowMs() - 2 * HOUR_MS), Validators.required),
-    to: text(this.about.moments().field(this.about.nowMs()), Validators.required),
+    begins: text(this.about.moments().field(this.about.nowMs() - 2 * HOUR_MS), Validators.required),
+    ends: text(this.about.moments().field(this.about.nowMs()), Validators.required),
     by: text('', readBy(this.kelvin)),
     note: text(''),
   });
@@ -94,12 +94,12 @@ export class SpotEvents {
   protected readonly spell = computed(() => this.kind() === 'warm' || this.kind() === 'cold');
 
   protected save(): void {
-    const { kind, from, to, by, note } = this.form.getRawValue();
+    const { kind, begins, ends, by, note } = this.form.getRawValue();
     const byC = this.spell() ? this.kelvin(by) : null;
     if (this.spell() && byC === null) this.form.controls.by.setErrors({ required: true });
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
-    const body = { id: uuid(), kind, from: from.slice(0, 16), to: to.slice(0, 16), byC, note: note.trim() === '' ? null : note };
+    const body = { id: uuid(), kind, begins: begins.slice(0, 16), ends: ends.slice(0, 16), byC, note: note.trim() === '' ? null : note };
     this.run(this.api.event(this.sheet().spot.id, body), 'Noted: every batch that stood here then is marked.', true);
   }
   protected takeBack({ id }: SpotEvent): void {

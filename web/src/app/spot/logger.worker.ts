@@ -22,6 +22,12 @@ function tableOf(rows: readonly (readonly string[])[]): { headings: readonly str
   return { headings, first };
 }
 
+/** What parts the cells: decimal commas must not be taken for it where something else parts most lines. */
+function delimiterOf(sample: string): string {
+  const lines = sample.split(/\r?\n/).filter((line) => line.trim() !== '');
+  return [';', '\t', '|'].find((sign) => lines.filter((line) => line.includes(sign)).length >= 0.8 * lines.length) ?? ',';
+}
+
 onmessage = ({ data }: MessageEvent<LoggerRequest>): void => {
   try {
     void read(data);
@@ -44,18 +50,16 @@ async function read({ file, zone, unit, order }: LoggerRequest): Promise<void> {
   const encoding = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : isUtf8(head) ? 'utf-8' : 'windows-1252';
   const sample = new TextDecoder(encoding).decode(head).replace(/^\uFEFF/, '');
   try {
-    const { data: rows, meta } = Papa.parse<string[]>(sample, {
-      skipEmptyLines: 'greedy',
-      preview: SHOWN.lines,
-      delimitersToGuess: [';', '\t', ',', '|'],
-    });
+    const delimiter = delimiterOf(sample);
+    const { data: rows } = Papa.parse<string[]>(sample, { delimiter, skipEmptyLines: 'greedy', preview: SHOWN.lines });
     const { headings, first } = tableOf(rows);
     const found = columnsOf(headings, rows.slice(first, -1));
     const columns: LoggerColumns = { ...found, unit: unit ?? found.unit, order: order ?? found.order };
     const reader = loggedHours(columns, zone);
     let line = 0;
+    let broken = false;
     Papa.parse<string[]>(file as unknown as Papa.LocalFile, {
-      delimiter: meta.delimiter,
+      delimiter,
       encoding,
       skipEmptyLines: 'greedy',
       chunkSize: CHUNK,
@@ -64,12 +68,13 @@ async function read({ file, zone, unit, order }: LoggerRequest): Promise<void> {
           for (const row of data) if (++line > first) reader.take(row, line);
           say({ kind: 'read', share: Math.min(at.cursor / Math.max(file.size, 1), 1) });
         } catch (error) {
+          broken = true;
           parser.abort();
           failed(error);
         }
       },
-      complete: ({ meta: end }: Papa.ParseResult<string[]> | { meta: { aborted: boolean } }) => {
-        if (end.aborted) return;
+      complete: () => {
+        if (broken) return;
         try {
           const { hours, ...rest } = reader.done();
           say({

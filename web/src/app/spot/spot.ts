@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
-import { ActivatedRoute, Router, RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { catchError, EMPTY, map, merge, Subject, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BoardParcel } from '@fresh-tuck/contract';
@@ -32,6 +32,7 @@ const NTH = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'sevent
   styleUrl: './spot.scss',
 })
 export class SpotScreen {
+  readonly spotId = input.required<string>();
   private readonly api = inject(SpotApi);
   private readonly shelfApi = inject(ShelfApi);
   private readonly dialogs = inject(MatDialog);
@@ -41,10 +42,9 @@ export class SpotScreen {
   protected readonly about = inject(AboutService);
   protected readonly error = signal<string | null>(null);
   private readonly anew = new Subject<void>();
-  private readonly id$ = inject(ActivatedRoute).paramMap.pipe(map((params) => params.get('spotId') ?? ''));
   private readonly changes = inject(Changes);
   protected readonly sheet = toSignal(
-    this.id$.pipe(
+    toObservable(this.spotId).pipe(
       switchMap((id) =>
         merge(
           this.changes.keep(() => this.ask(id)),

@@ -175,15 +175,15 @@ export class WhatIfSection {
       case 'nothing':
         return null;
       case 'warm':
-        return { kind: 'warm', from: on(1, '09:00'), to: on(1, '21:00'), byC: 8 };
+        return { kind: 'warm', begins: on(1, '09:00'), ends: on(1, '21:00'), byC: 8 };
       case 'cold':
-        return { kind: 'cold', from: on(0, '21:00') > inHours(0) ? on(0, '21:00') : inHours(0), to: on(1, '09:00'), byC: 8 };
+        return { kind: 'cold', begins: on(0, '21:00') > inHours(0) ? on(0, '21:00') : inHours(0), ends: on(1, '09:00'), byC: 8 };
       case 'sunny':
-        return { kind: 'sunny', from: on(1, '06:00'), to: on(1, '21:00'), byC: null };
+        return { kind: 'sunny', begins: on(1, '06:00'), ends: on(1, '21:00'), byC: null };
       case 'power_cut':
-        return { kind: 'power_cut', from: inHours(0), to: inHours(6), byC: null };
+        return { kind: 'power_cut', begins: inHours(0), ends: inHours(6), byC: null };
       default:
-        return { kind: this.coming() as 'thermostat_off' | 'lid_off', from: inHours(0), to: inHours(24), byC: null };
+        return { kind: this.coming() as 'thermostat_off' | 'lid_off', begins: inHours(0), ends: inHours(24), byC: null };
     }
   });
   private readonly asked = computed(() => {

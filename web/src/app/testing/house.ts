@@ -30,7 +30,7 @@ export interface Asked {
 export type Answers = Readonly<Record<string, unknown>>;
 
 /** What is answered where a spec says nothing else. */
-const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [] };
+const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [], 'GET calendar/feeds': [] };
 
 /** A file as somebody chooses it. */
 export async function choose(screen: Screen<unknown>, label: string, file: File): Promise<void> {

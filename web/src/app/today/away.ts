@@ -42,8 +42,8 @@ const DAY_MS = 86_400_000;
     } @else {
       <section aria-labelledby="away">
         <form [formGroup]="form" (ngSubmit)="plan()">
-          <ft-field label="Leaving" type="datetime-local" [control]="form.controls.from" accepted="A day and a time." />
-          <ft-field label="Back" type="datetime-local" [control]="form.controls.to" accepted="A day and a time after leaving." />
+          <ft-field label="Leaving" type="datetime-local" [control]="form.controls.leaving" accepted="A day and a time." />
+          <ft-field label="Back" type="datetime-local" [control]="form.controls.back" accepted="A day and a time after leaving." />
           @if (!stands()) {
             <button matButton="outlined" type="submit" class="plain">Plan no looks then</button>
           }
@@ -117,15 +117,15 @@ export class AwayPanel {
       .field(this.about.nowMs() + days * DAY_MS)
       .slice(0, 10)}T${clock}`;
   protected readonly form = new FormGroup({
-    from: text(this.day(1, '09:00'), Validators.required),
-    to: text(this.day(4, '18:00'), Validators.required),
+    leaving: text(this.day(1, '09:00'), Validators.required),
+    back: text(this.day(4, '18:00'), Validators.required),
   });
   private readonly typed = toSignal(this.form.valueChanges.pipe(startWith(this.form.value)), { initialValue: this.form.value });
   /** Whether what is shown is planned already. */
   protected readonly stands = computed(() => {
     const { at } = this.about.moments();
-    const { from = '', to = '' } = this.typed();
-    return this.planned().some(({ fromMs, toMs }) => fromMs === at(from.slice(0, 16)) && toMs === at(to.slice(0, 16)));
+    const { leaving = '', back = '' } = this.typed();
+    return this.planned().some(({ fromMs, toMs }) => fromMs === at(leaving.slice(0, 16)) && toMs === at(back.slice(0, 16)));
   });
   private readonly asked = new Subject<void>();
   protected readonly view = toSignal(
@@ -134,8 +134,8 @@ export class AwayPanel {
       filter(() => this.open()),
       debounceTime(200),
       switchMap(() => {
-        const { from, to } = this.form.getRawValue();
-        return this.api.away(from.slice(0, 16), to.slice(0, 16)).pipe(
+        const { leaving, back } = this.form.getRawValue();
+        return this.api.away(leaving.slice(0, 16), back.slice(0, 16)).pipe(
           tap(() => this.error.set(null)),
           catchError((problem: ApiProblem) => {
             this.error.set(problem.message);
@@ -154,15 +154,18 @@ export class AwayPanel {
 
   protected show(fromMs: number, toMs: number): void {
     const { field } = this.about.moments();
-    this.form.setValue({ from: field(Math.max(fromMs, this.about.nowMs())), to: field(toMs) });
+    this.form.setValue({ leaving: field(Math.max(fromMs, this.about.nowMs())), back: field(toMs) });
     this.unfold();
   }
 
   protected plan(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
-    const { from, to } = this.form.getRawValue();
-    this.run(this.api.planAway({ id: uuid(), from: from.slice(0, 16), to: to.slice(0, 16) }), 'The plan of looks leaves those days out.');
+    const { leaving, back } = this.form.getRawValue();
+    this.run(
+      this.api.planAway({ id: uuid(), leaving: leaving.slice(0, 16), back: back.slice(0, 16) }),
+      'The plan of looks leaves those days out.',
+    );
   }
 
   protected undo(id: string): void {

@@ -22,7 +22,7 @@ export class TodayApi {
   readonly today = () => this.transport.get<Today>('today');
   readonly sittings = () => this.transport.get<SittingName[]>('sittings');
   /** What an absence would do, and the remedies. */
-  readonly away = (from: string, to: string) => this.transport.get<AwayView>('household/away', { from, to });
+  readonly away = (leaving: string, back: string) => this.transport.get<AwayView>('household/away', { leaving, back });
   readonly planAway = (body: AbsenceRequest) => this.transport.send<About>('POST', 'household/absences', body);
   readonly undoAway = (body: TakeBackRequest) => this.transport.send<About>('POST', 'household/absences/undos', body);
   readonly carry = (holderId: string, body: PlaceRequest) => this.transport.send<Holder>('POST', `holders/${holderId}/place`, body);

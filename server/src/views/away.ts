@@ -1,6 +1,7 @@
 import type { AwayView, Batch } from '@fresh-tuck/contract';
 import { carriedTo, hoursAhead, isChilling, reportAndQuestion } from '@fresh-tuck/core/judging';
 import { awayRisk, driesAfter, harmAhead, isHarmless, type AwayRisk } from '@fresh-tuck/core/looking';
+import { methodOf } from '@fresh-tuck/core/method';
 import { comesAt } from '@fresh-tuck/core/sowing';
 import { workingsFor, type Absence, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { offsetHours, spanInWords, wordsFor, type Words } from '@fresh-tuck/core/units';
@@ -33,13 +34,13 @@ interface Ranked {
 export function awayView(reader: Reader) {
   const { forecasts, household, spots, warm } = reader;
 
-  return (nowMs: number, from: string, to: string): AwayView => {
+  return (nowMs: number, leaving: string, back: string): AwayView => {
     const home = household.get();
     const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
     const offset = offsetHours(home.zone, nowMs);
     const absence: Absence = {
-      fromMs: Math.max(momentFrom(from, home.zone, nowMs, 'from', Infinity), nowMs),
-      toMs: momentFrom(to, home.zone, nowMs, 'to', Infinity),
+      fromMs: Math.max(momentFrom(leaving, home.zone, nowMs, 'leaving', Infinity), nowMs),
+      toMs: momentFrom(back, home.zone, nowMs, 'back', Infinity),
     };
     const places = spots.ids().map((id) => {
       const { readings, guess, name } = spots.record(id, nowMs, Infinity);
@@ -98,7 +99,12 @@ function told(
   ranked.sort((a, b) => a.left - b.left || a.costMs - b.costMs);
   return {
     ...{ id: batch.id, number: batch.number, title: batch.title, holderId: holder.id, bagMates: batch.bagMates, spotName: holder.spotName },
-    ...{ carrier: batch.carrier.kind, state: answers.state, late: risk.late, texts: awayInWords(risk, tolerance, words) },
+    ...{
+      carrier: batch.carrier.kind,
+      state: answers.state,
+      late: risk.late,
+      texts: awayInWords(risk, methodOf(facts.method), tolerance, words),
+    },
     remedies: ranked.map(({ remedy, spotId }) => ({
       ...{ kind: remedy.kind, spotId, closure: remedy.kind === 'water' && remedy.seals ? ('sealed_air' as const) : null },
       ...remedyInWords(remedy, words),
@@ -124,6 +130,8 @@ function told(
       })
       .sort((a, b) => a.left - b.left || a.delayMs - b.delayMs)
       .slice(0, MOST_BOARDS)
-      .forEach(({ id, name, ...rest }) => put({ kind: 'cooler', place: name, ...rest }, rest.left, rest.delayMs, id));
+      .forEach(({ id, name, ...rest }) =>
+        put({ kind: 'cooler', place: name, along: batch.bagMates, ...rest }, rest.left, rest.delayMs, id),
+      );
   }
 }

@@ -18,12 +18,12 @@ import {
   type Reading,
 } from '@fresh-tuck/core/warmth';
 import { alarmInWords, belonging, bodyInWords, boardInWords, degreesIn, occurrenceInWords, spotLead } from '@fresh-tuck/core/words';
-import { boardParcel, byReady } from '../boards/parcels.js';
+import { boardParcel, byReady } from './board-parcel.js';
 import { momentFrom } from '../clock.js';
 import type { Reader } from '../forecasts/reader.js';
 import { worstAhead } from '../today/alarms.js';
-import { ideasView } from '../views/ideas.js';
-import type { SpotEvent } from './setups.js';
+import { ideasView } from './ideas.js';
+import type { SpotEvent } from '../spots/setups.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -163,8 +163,8 @@ export function spotQuestions(reader: Reader) {
       const spot = warm.at(spotId, nowMs, offset, true);
       const coming = occurrences.map((one): Occurrence => {
         const [fromMs, toMs] = [
-          momentFrom(one.from, home.zone, nowMs, 'occurrences.from', Infinity),
-          momentFrom(one.to, home.zone, nowMs, 'occurrences.to', Infinity),
+          momentFrom(one.begins, home.zone, nowMs, 'occurrences.begins', Infinity),
+          momentFrom(one.ends, home.zone, nowMs, 'occurrences.ends', Infinity),
         ];
         return one.kind === 'warm' || one.kind === 'cold'
           ? { kind: one.kind, fromMs, toMs, byC: one.byC ?? 0 }

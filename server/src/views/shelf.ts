@@ -7,7 +7,7 @@ import { aheadInWords, boardInWords, readyInWords, shelfLead } from '@fresh-tuck
 import type { Reader } from '../forecasts/reader.js';
 import { Problem } from '../http/problem.js';
 import { worstAhead } from '../today/alarms.js';
-import { boardParcel, byReady } from './parcels.js';
+import { boardParcel, byReady } from './board-parcel.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;

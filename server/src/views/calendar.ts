@@ -1,18 +1,8 @@
 import type { Batch } from '@fresh-tuck/contract';
 import { wordsFor, type Words } from '@fresh-tuck/core/units';
 import { dueInWords, type Due } from '@fresh-tuck/core/words';
+import type { Entry } from '../calendar/entry.js';
 import type { Reader } from '../forecasts/reader.js';
-
-/** An entry of the household's calendar. */
-export interface Entry {
-  /** Stable for as long as the matter is the same. */
-  readonly uid: string;
-  readonly fromMs: number;
-  readonly toMs: number;
-  readonly allDay: boolean;
-  readonly heading: string;
-  readonly text: string;
-}
 
 const MINUTE_MS = 60_000;
 /** How long each takes, minutes. */
