@@ -23,6 +23,7 @@ const SCREENS = [
   'handbook/schools',
   'handbook/safety',
   'handbook/figures',
+  'shelf',
   'nursery',
   'more',
   'sitting',

@@ -28,6 +28,7 @@ const SCREENS = [
   'handbook/schools',
   'handbook/safety',
   'handbook/figures',
+  'shelf',
   'nursery',
   'sitting',
   'sitting/SITTING',
