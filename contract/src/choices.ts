@@ -15,7 +15,7 @@ export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'undo'] as const;
 /** Kinds of line in a batch's journal. */
 export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo', 'correct', 'amend', 'untuck'] as const;
 /** Lines of its bag's that stand in a batch's journal too. */
-export const BAG_LINES = ['place', 'closure', 'rebag', 'weighing'] as const;
+export const BAG_LINES = ['place', 'closure', 'rebag', 'weighing', 'spell'] as const;
 export const HOLDER_KINDS = ['bag', 'tub', 'tray'] as const;
 
 /** How a batch follows another: begun again, or split off from it. */

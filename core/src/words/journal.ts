@@ -6,6 +6,7 @@ import { SEEDLING_CLASSES, type ClassCounts, type SeedlingClass } from '../seedt
 import { counted, listed, type Words } from '../units/index.js';
 import { amendedInWords, labelsInWords, type AmendedFact } from './mending.js';
 import { CLASS_WORDS, CLOSURE_WORDS, DAMP_WORDS, DESTINATION_WORDS, REASON_WORDS, STAGE_WORDS, TROUBLE_WORDS } from './vocabulary.js';
+import type { OccurrenceKind } from '../warmth/index.js';
 
 /** What one line of a batch's journal tells. */
 export type JournalFact =
@@ -148,7 +149,18 @@ export type BagLine =
   | { readonly kind: 'place'; readonly holder: string; readonly spot: string }
   | { readonly kind: 'closure'; readonly holder: string; readonly closure: Closure }
   | { readonly kind: 'rebag'; readonly holder: string; readonly spot: string; readonly mates: readonly number[] }
-  | { readonly kind: 'weighing'; readonly holder: string; readonly grams: number; readonly full: boolean };
+  | { readonly kind: 'weighing'; readonly holder: string; readonly grams: number; readonly full: boolean }
+  | { readonly kind: 'spell'; readonly what: OccurrenceKind; readonly spot: string; readonly note: string | null };
+
+/** What came over the place where it stood. */
+const SPELL: Readonly<Record<OccurrenceKind, string>> = {
+  warm: 'A warm spell',
+  cold: 'A cold spell',
+  sunny: 'A clear sky, sun on it',
+  power_cut: 'No power',
+  thermostat_off: 'The thermostat was off',
+  lid_off: 'The lid was off',
+};
 
 /** One line of its bag's, as a batch's journal tells it. */
 export function bagLineInWords(line: BagLine): string {
@@ -163,5 +175,7 @@ export function bagLineInWords(line: BagLine): string {
         : `Laid into a ${line.holder} of its own: ${line.spot}.`;
     case 'weighing':
       return `The ${line.holder} weighed ${line.grams} g${line.full ? ', just given its water' : ''}.`;
+    case 'spell':
+      return `${SPELL[line.what]} at ${line.spot}${line.note === null ? '' : `: ${line.note}`}.`;
   }
 }

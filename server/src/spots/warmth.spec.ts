@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import { v7 as uuid } from 'uuid';
-import type { About, AwayView, Elsewhere, ShelfView, SpotSheet, Today, WhatIf } from '@fresh-tuck/contract';
+import type { About, AwayView, BatchWithJournal, Elsewhere, ShelfView, SpotSheet, Today, WhatIf } from '@fresh-tuck/contract';
 import { spotBody } from '@fresh-tuck/contract/testing';
 import { asks, batchBody, household, lookBody, NOW_MS, type Household } from '../testing/household.js';
 
@@ -89,6 +89,12 @@ describe('a warm spot', () => {
     expect(alarm?.text).toMatch(/Carry it to a cooler board before then/);
     await post(`spots/${id}/undos`, { recordId: event });
     expect((await get<Today>('today')).alarms).toEqual([]);
+    const cut = { id: uuid(), kind: 'power_cut', begins: '2026-04-10T12:00', ends: '2026-04-10T18:00', note: 'the whole street' };
+    await post(`spots/${home.spotId}/events`, cut);
+    const lines = async (): Promise<string[]> => (await get<BatchWithJournal>(`batches/${home.batchId}`)).journal.map(({ text }) => text);
+    expect(await lines()).toContain('No power at Hall cupboard: the whole street.');
+    await post(`spots/${home.spotId}/undos`, { recordId: cut.id });
+    expect((await lines()).join(' ')).not.toContain('No power');
     expect(await refused(`spots/${id}/events`, { kind: 'warm', begins: '2026-04-12T18:00', ends: '2026-04-12T10:00', byC: 4 })).toMatch(
       /ends must lie after it begins/,
     );

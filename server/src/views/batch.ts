@@ -22,6 +22,7 @@ export function batchView(reader: Reader) {
           row: batches.get(id),
           crop: batch.facts.crop,
           untilMs: closedAt(entries) ?? Infinity,
+          nowMs,
           words,
         }),
         rooted: nursery.rooted(batch.cropId),

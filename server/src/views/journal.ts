@@ -11,11 +11,11 @@ import type { Amended, Entry } from '../journal/entry.js';
 import { seedsOf } from '../journal/read.js';
 import type { AllStores } from '../stores.js';
 
-type Stores = Pick<AllStores, 'batches' | 'beds' | 'crops' | 'holders' | 'journal' | 'nursery' | 'packets' | 'spots'>;
+type Stores = Pick<AllStores, 'batches' | 'beds' | 'crops' | 'holders' | 'journal' | 'nursery' | 'packets' | 'setups' | 'spots'>;
 
 /** What the lines of a batch's journal tell, names in place of ids. */
 export function journalFacts(stores: Stores) {
-  const { batches, beds, crops, holders, journal, nursery, packets, spots } = stores;
+  const { batches, beds, crops, holders, journal, nursery, packets, setups, spots } = stores;
   const packetTitle = (id: string): string => {
     const { crop_id, variety } = packets.get(id);
     return `${crops.crop(crop_id).name}, ${variety}`;
@@ -112,6 +112,7 @@ export function journalFacts(stores: Stores) {
     bagLines(
       row: BatchRow,
       untilMs: number,
+      nowMs: number,
     ): (BagLine & { readonly id: string; readonly holderId: string; readonly atMs: number; readonly recordedMs: number })[] {
       const stays = batches.placesOf(row.carrier_id);
       const spotName = (id: string): string => spots.get(id).name;
@@ -138,6 +139,16 @@ export function journalFacts(stores: Stores) {
             .map((one) => ({ ...one, from_ms: one.at_ms }))
             .filter((one) => one.from_ms >= stay.from_ms && one.from_ms <= leftMs)
             .map((one) => ({ ...line(one), kind: 'weighing' as const, holder: holder.kind, grams: one.grams, full: one.full === 1 })),
+          // What came over a place marks whatever stood there meanwhile.
+          ...places.flatMap((place, at) => {
+            const fromMs = Math.max(place.from_ms, stay.from_ms);
+            const toMs = Math.min(places[at + 1]?.from_ms ?? Infinity, leftMs, nowMs);
+            if (fromMs >= toMs) return [];
+            return setups.events(place.spot_id, fromMs, toMs).map(({ id, kind: what, note, fromMs: cameMs }) => ({
+              ...{ id, holderId: stay.holder_id, atMs: Math.max(cameMs, fromMs), recordedMs: cameMs },
+              ...{ kind: 'spell' as const, what, note, spot: spotName(place.spot_id) },
+            }));
+          }),
         ];
       });
     },
@@ -149,7 +160,13 @@ export type JournalFacts = ReturnType<typeof journalFacts>;
 export function journalView(
   facts: JournalFacts,
   entries: readonly Entry[],
-  { row, crop, untilMs, words }: { readonly row: BatchRow; readonly crop: Crop; readonly untilMs: number; readonly words: Words },
+  {
+    row,
+    crop,
+    untilMs,
+    nowMs,
+    words,
+  }: { readonly row: BatchRow; readonly crop: Crop; readonly untilMs: number; readonly nowMs: number; readonly words: Words },
 ): JournalEntry[] {
   const method = methodFor(row.method, crop);
   const seeds = row.taken ?? seedsOf(row, entries);
@@ -172,9 +189,16 @@ export function journalView(
         finalCount: entry.kind === 'look' && entry.classes !== null,
       };
     });
-  const bag = facts.bagLines(row, untilMs).map((line): JournalEntry => ({
+  const bag = facts.bagLines(row, untilMs, nowMs).map((line): JournalEntry => ({
     ...{ id: line.id, kind: line.kind, atMs: line.atMs, recordedMs: line.recordedMs, who: null, note: null, photoIds: [] },
-    ...{ text: bagLineInWords(line), counts: true, mend: 'bag', dated: false, holderId: line.holderId, finalCount: false },
+    ...{
+      text: bagLineInWords(line),
+      counts: true,
+      mend: line.kind === 'spell' ? null : 'bag',
+      dated: false,
+      holderId: line.holderId,
+      finalCount: false,
+    },
   }));
   return [...own, ...bag].sort((a, b) => a.atMs - b.atMs || a.recordedMs - b.recordedMs).reverse();
 }

@@ -34,7 +34,7 @@ export interface LaidBoard {
 const DRAWN = { full: 118, small: 62 } as const;
 const ROW = { full: 92, small: 38 } as const;
 /** A name is cut where it is longer, px. */
-const MOST_NAME = { full: 280, small: 260, phone: 220 } as const;
+const MOST_NAME = { full: 280, small: 260, phone: 270 } as const;
 /** More rows than this of full drawings, and they are drawn small. */
 const MOST_FULL_ROWS = 2;
 const NAME_FONT = '700 14px "Atkinson Hyperlegible Next Variable", sans-serif';

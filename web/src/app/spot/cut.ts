@@ -34,7 +34,7 @@ const BAG_PX = 40;
         @for (dot of dots; track dot) {
           <circle class="coil" [attr.cx]="dot" cy="228" r="2.6" />
         }
-        <path class="wire" d="M268 228c4 0 4-60 14-100M301 74V52" />
+        <path class="wire" d="M268 228h3V100h7M301 74V52" />
         <rect class="box" x="278" y="74" width="46" height="54" rx="8" />
         <text class="dial" x="301" y="106" text-anchor="middle">{{ mat.setC === null ? 'on' : degrees(mat.setC) }}</text>
         <text class="strong" x="276" y="206">{{ matText() }}</text>
