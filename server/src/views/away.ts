@@ -1,9 +1,9 @@
 import type { AwayView, Batch } from '@fresh-tuck/contract';
-import { carriedTo, hoursAhead, isChilling, reportAndQuestion } from '@fresh-tuck/core/judging';
-import { awayRisk, driesAfter, harmAhead, isHarmless, type AwayRisk } from '@fresh-tuck/core/looking';
+import { carriedTo, hoursAhead, isChilling } from '@fresh-tuck/core/judging';
+import { awayRisk, driesAfter, harmAhead, isHarmless, lookQuestion, type AwayRisk } from '@fresh-tuck/core/looking';
 import { methodOf } from '@fresh-tuck/core/method';
 import { comesAt } from '@fresh-tuck/core/sowing';
-import { workingsFor, type Absence, type ParcelFacts } from '@fresh-tuck/core/parcel';
+import { answersOf, workingsFor, type Absence, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { offsetHours, spanInWords, wordsFor, type Words } from '@fresh-tuck/core/units';
 import { heatNow, placeNow, type Stay } from '@fresh-tuck/core/warmth';
 import { awayInWords, awayLead, harmlessInWords, laterInWords, remedyInWords, type Remedy } from '@fresh-tuck/core/words';
@@ -68,8 +68,9 @@ export function awayView(reader: Reader) {
 const soonest = (risk: AwayRisk): number => (risk.soakMs !== null ? 0 : risk.shownLate ? 1 : 2);
 
 function riskOf(facts: ParcelFacts, absence: Absence, nowMs: number) {
-  const { report, question } = reportAndQuestion(facts, nowMs);
-  return { report, risk: awayRisk(facts, report, question, absence) };
+  const workings = workingsFor(facts, nowMs);
+  const answers = answersOf(workings, nowMs);
+  return { answers, risk: awayRisk(facts, answers, lookQuestion(workings, answers, nowMs), absence) };
 }
 
 function told(
@@ -120,10 +121,10 @@ function told(
       .filter(({ id, meanC }) => id !== holder.spotId && meanC < answers.meanC - COOLER_C)
       .flatMap(({ id, name, stay }) => {
         const there = carriedTo(facts, stay, Math.max(absence.fromMs, nowMs));
-        const { report, risk: after } = riskOf(there, absence, nowMs);
+        const { answers: then, risk: after } = riskOf(there, absence, nowMs);
         const harm = harmAhead(facts.crop, hoursAhead(there, absence.fromMs), isChilling(facts, absence.fromMs), absence.fromMs);
         const kills = heatNow(facts.crop, [{ ...stay, fromMs: nowMs }], nowMs);
-        const delayMs = (report.window.lateMs ?? Infinity) - (answers.window.lateMs ?? Infinity);
+        const delayMs = (then.window.lateMs ?? Infinity) - (answers.window.lateMs ?? Infinity);
         if (kills || harm || !(delayMs > 0) || after.late >= Math.min(risk.late, STILL_LATE)) return [];
         const fewer = comesAt(facts.crop, workingsFor(there, nowMs).progress, absence.fromMs) < FEWER * comesHere;
         return [{ id, name, delayMs: Math.min(delayMs, absence.toMs - absence.fromMs), left: after.late, fewer }];

@@ -50,7 +50,9 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
       @switch (carrier()) {
         @case ('towel') {
           <path class="paper" d="M1.5 1.5h123.5l9 10v53h-132.5z" />
-          <path class="quilt" [attr.d]="quilt" />
+          @if (width() >= 100) {
+            <path class="quilt" [attr.d]="quilt" />
+          }
           <path class="fold" d="M125 1.5v10h9" />
         }
         @case ('glass') {
