@@ -53,7 +53,11 @@ for (const spot of spots) await ask('POST', 'spots', spot);
 const batches: string[] = [];
 for (let nth = 0; nth < 60; nth++) {
   const [packetId, id] = [uuid(), uuid()];
-  await ask('POST', 'packets', packetBody({ id: packetId, cropId: CROPS[nth % CROPS.length], variety: `V${nth}`, printedRatePercent: 80, seedCount: null }));
+  await ask(
+    'POST',
+    'packets',
+    packetBody({ id: packetId, cropId: CROPS[nth % CROPS.length], variety: `V${nth}`, printedRatePercent: 80, seedCount: null }),
+  );
   await ask('POST', 'batches', batchBody(packetId, spots[nth % 4]?.id ?? '', { id, seeds: 6 + (nth % 15), startAt: null, prepared: [] }));
   batches.push(id);
 }
@@ -64,7 +68,13 @@ for (const half of [5, 6, 7]) {
 clock = clockFrom(nowMs, true);
 
 const firstMs = nowMs - LINES * 60_000;
-const csv = ['Time;Temp °C', ...Array.from({ length: LINES }, (_, nth) => `${new Date(firstMs + nth * 60_000).toISOString().slice(0, 19)}Z;${(20 + 4 * Math.sin(nth / 230)).toFixed(2)}`)].join('\n');
+const csv = [
+  'Time;Temp °C',
+  ...Array.from(
+    { length: LINES },
+    (_, nth) => `${new Date(firstMs + nth * 60_000).toISOString().slice(0, 19)}Z;${(20 + 4 * Math.sin(nth / 230)).toFixed(2)}`,
+  ),
+].join('\n');
 const heap = process.memoryUsage().heapUsed;
 let reader: ReturnType<typeof loggedHours> | null = null;
 let line = 0;
@@ -98,7 +108,10 @@ for (const what of ['first', 'again', 'after a look'] as const) {
 await watched('a spot’s page', async () => void (await ask('GET', `spots/${spotId}/sheet`)));
 await watched('away for three days', async () => void (await ask('GET', 'household/away?leaving=2026-04-12T09:00&back=2026-04-15T18:00')));
 
-const browser = await chromium.launch({ ...config.use?.launchOptions, ...(process.env['CHROME_BIN'] ? { executablePath: process.env['CHROME_BIN'] } : {}) });
+const browser = await chromium.launch({
+  ...config.use?.launchOptions,
+  ...(process.env['CHROME_BIN'] ? { executablePath: process.env['CHROME_BIN'] } : {}),
+});
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(`${address}handbook`);
 await page.getByRole('link', { name: 'Shelf', exact: true }).click();
@@ -106,7 +119,9 @@ await page.getByRole('button', { name: /^60 / }).waitFor();
 const session = await page.context().newCDPSession(page);
 await session.send('Performance.enable');
 const busy = async (): Promise<number> =>
-  (await session.send('Performance.getMetrics')).metrics.filter(({ name }) => name === 'TaskDuration').reduce((sum, { value }) => sum + value * 1000, 0);
+  (await session.send('Performance.getMetrics')).metrics
+    .filter(({ name }) => name === 'TaskDuration')
+    .reduce((sum, { value }) => sum + value * 1000, 0);
 await page.getByRole('link', { name: 'Handbook', exact: true }).click();
 await page.waitForTimeout(800);
 const before = await busy();

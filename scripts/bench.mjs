@@ -11,5 +11,7 @@ const folder = join(root, 'dist', 'bench');
 await bundle(Object.fromEntries(names.map((name) => [name, join(root, 'bench', `${name}.ts`)])), folder);
 for (const name of names) {
   console.log(`\n${name}`);
-  await run(process.execPath, [join(folder, `${name}.mjs`)], { env: name === 'browser' || name === 'warmth' ? { CHROME_BIN: chromium() } : {} });
+  await run(process.execPath, [join(folder, `${name}.mjs`)], {
+    env: name === 'browser' || name === 'warmth' ? { CHROME_BIN: chromium() } : {},
+  });
 }

@@ -165,8 +165,13 @@ function populate(db: Database): void {
 /** Where a table of an older schema is today, and under which names its columns go. */
 const NOW: Readonly<Record<string, string>> = { towel: 'carrier', towel_place: 'carrier_place' };
 const COLUMN_NOW: Readonly<Record<string, string>> = { towel_id: 'carrier_id', towel: 'carrier' };
+const hasRowid = (db: Database, table: string): boolean => (db.pragma(`table_list("${table}")`) as { wr: 0 | 1 }[])[0]?.wr === 0;
 const rowsOf = (db: Database, table: string): Record<string, unknown>[] =>
-  db.prepare<[], Record<string, unknown>>(`SELECT rowid AS at, * FROM "${table}" ORDER BY rowid`).all();
+  db
+    .prepare<[], Record<string, unknown>>(
+      hasRowid(db, table) ? `SELECT rowid AS at, * FROM "${table}" ORDER BY rowid` : `SELECT * FROM "${table}"`,
+    )
+    .all();
 
 describe('an upgrade', () => {
   let folder: string;
