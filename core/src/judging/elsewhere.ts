@@ -21,7 +21,7 @@ export interface GoesOn {
 }
 
 /** A parcel's hours ahead where it lies. */
-export function hoursAhead(facts: ParcelFacts, nowMs: number): Reading[] {
+export function hoursWhereItLies(facts: ParcelFacts, nowMs: number): Reading[] {
   const here = liesIn(facts, nowMs).findLast(({ fromMs }) => fromMs <= nowMs) ?? facts.stays[0];
   if (!here) return [];
   const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS;
@@ -56,7 +56,7 @@ export function goesOn(facts: ParcelFacts, nowMs: number): GoesOn {
     comes: comesAt(facts.crop, workings.progress, Math.max(nowMs, facts.startMs)),
     driesMs: answers.drying.dryingAtMs,
     heat: heatNow(facts.crop, liesIn(facts, nowMs), nowMs),
-    harm: harmAhead(facts.crop, hoursAhead(facts, nowMs), isChilling(facts, nowMs), nowMs),
+    harm: harmAhead(facts.crop, hoursWhereItLies(facts, nowMs), isChilling(facts, nowMs), nowMs),
     ribbon: answers.ribbon,
   };
 }

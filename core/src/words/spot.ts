@@ -1,6 +1,6 @@
 import { bestSpot, type Standing } from '../sowing/index.js';
-import { counted, DAY_MS, listed, type Words } from '../units/index.js';
-import type { BodyDay, DayRange, Occurrence } from '../warmth/index.js';
+import { counted, DAY_MS, listed, spanInWords, type Words } from '../units/index.js';
+import type { BodyDay, DayRange, Occurrence, Reading } from '../warmth/index.js';
 import { shiftInWords } from './board.js';
 import { inTen } from './shares.js';
 
@@ -62,6 +62,20 @@ export function bodyInWords(
       ? ' What a change does is guessed by its kind until it is read by the hour.'
       : ' A guess by its kind: nothing was read here yet.';
   return `${day}${short}${over}${known}`;
+}
+
+/**
+ * What the parcels of a place would get over the next days.
+ *
+ * @param hours rising, °C; at least one
+ * @param missedC what the thermostat is set to, where the mat does not reach it; null where it does
+ */
+export function changedInWords(hours: readonly Reading[], missedC: number | null, words: Told): string {
+  const mean = hours.reduce((sum, { minC, maxC }) => sum + (minC + maxC) / 2, 0) / hours.length;
+  const peak = hours.reduce((top, hour) => (hour.maxC > top.maxC ? hour : top));
+  const span = spanInWords((hours.at(-1)?.toMs ?? 0) - (hours[0]?.fromMs ?? 0));
+  const missed = missedC === null ? '' : ` The mat does not reach ${words.temperature(missedC)}.`;
+  return `The parcels get ${words.temperature(mean)} over the next ${span}, at most ${words.temperature(peak.maxC)} (${words.when(peak.fromMs)}).${missed}`;
 }
 
 /** A crop as a place would treat it. */

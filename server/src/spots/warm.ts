@@ -11,6 +11,7 @@ import {
   type HourReading,
   type Reading,
   type SpotBody,
+  type Stay,
 } from '@fresh-tuck/core/warmth';
 import type { SetupStore } from './setups.js';
 import type { SpotStore } from './store.js';
@@ -74,18 +75,25 @@ export function warmSpots(spots: SpotStore, setups: SetupStore) {
     return { readings, guess, setup, now, around, fit, fitted: fit?.body ?? null };
   }
 
+  /**
+   * The hours ahead of a spot where something is to come over it, or where it was set up
+   * otherwise since its thermometer was read last; empty where its record says it all.
+   */
+  function ahead(id: string, nowMs: number, utcOffsetHours: number): Reading[] {
+    const occurrences = setups.events(id, nowMs, nowMs + 14 * DAY_MS);
+    const quick = at(id, nowMs, utcOffsetHours, false);
+    const priceless = (setup: object): string => JSON.stringify({ ...setup, pricePerKWh: null });
+    if (occurrences.length === 0 && priceless(quick.setup) === priceless(quick.now)) return [];
+    return hoursAhead(at(id, nowMs, utcOffsetHours, true), { nowMs, utcOffsetHours, occurrences, setup: quick.now });
+  }
+
   return {
     at,
-    /**
-     * The hours ahead of a spot where something is to come over it, or where it was set up
-     * otherwise since its thermometer was read last; empty where its record says it all.
-     */
-    ahead(id: string, nowMs: number, utcOffsetHours: number): Reading[] {
-      const occurrences = setups.events(id, nowMs, nowMs + 14 * DAY_MS);
-      const quick = at(id, nowMs, utcOffsetHours, false);
-      const priceless = (setup: object): string => JSON.stringify({ ...setup, pricePerKWh: null });
-      if (occurrences.length === 0 && priceless(quick.setup) === priceless(quick.now)) return [];
-      return hoursAhead(at(id, nowMs, utcOffsetHours, true), { nowMs, utcOffsetHours, occurrences, setup: quick.now });
+    ahead,
+    /** A place as what is put there now will find it: its record, and what is to come. */
+    place(id: string, nowMs: number, utcOffsetHours: number): Omit<Stay, 'fromMs'> & { readonly id: string; readonly name: string } {
+      const { name, readings, guess } = spots.record(id, nowMs, Infinity);
+      return { id, name, readings: [...ahead(id, nowMs, utcOffsetHours), ...readings], guess };
     },
   };
 }

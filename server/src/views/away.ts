@@ -1,5 +1,5 @@
 import type { AwayView, Batch } from '@fresh-tuck/contract';
-import { carriedTo, hoursAhead, isChilling } from '@fresh-tuck/core/judging';
+import { carriedTo, hoursWhereItLies, isChilling } from '@fresh-tuck/core/judging';
 import { awayRisk, driesAfter, harmAhead, isHarmless, lookQuestion, type AwayRisk } from '@fresh-tuck/core/looking';
 import { methodOf } from '@fresh-tuck/core/method';
 import { comesAt } from '@fresh-tuck/core/sowing';
@@ -43,9 +43,9 @@ export function awayView(reader: Reader) {
       toMs: momentFrom(back, home.zone, nowMs, 'back', Infinity),
     };
     const places = spots.ids().map((id) => {
-      const { readings, guess, name } = spots.record(id, nowMs, Infinity);
-      const { minC, maxC } = placeNow(readings, guess, nowMs, offset);
-      return { id, name, meanC: (minC + maxC) / 2, stay: { readings: [...warm.ahead(id, nowMs, offset), ...readings], guess } };
+      const { name, ...stay } = warm.place(id, nowMs, offset);
+      const { minC, maxC } = placeNow(stay.readings, stay.guess, nowMs, offset);
+      return { id, name, meanC: (minC + maxC) / 2, stay };
     });
     const live = forecasts.at(home, nowMs).live();
     const parcels = live
@@ -122,7 +122,7 @@ function told(
       .flatMap(({ id, name, stay }) => {
         const there = carriedTo(facts, stay, Math.max(absence.fromMs, nowMs));
         const { answers: then, risk: after } = riskOf(there, absence, nowMs);
-        const harm = harmAhead(facts.crop, hoursAhead(there, absence.fromMs), isChilling(facts, absence.fromMs), absence.fromMs);
+        const harm = harmAhead(facts.crop, hoursWhereItLies(there, absence.fromMs), isChilling(facts, absence.fromMs), absence.fromMs);
         const kills = heatNow(facts.crop, [{ ...stay, fromMs: nowMs }], nowMs);
         const delayMs = (then.window.lateMs ?? Infinity) - (answers.window.lateMs ?? Infinity);
         if (kills || harm || !(delayMs > 0) || after.late >= Math.min(risk.late, STILL_LATE)) return [];

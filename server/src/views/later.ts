@@ -49,8 +49,7 @@ export function laterStarts(
     const crop = crops.crop(packets.get(packetId).crop_id);
     const { logMedian, spread } = forecasts.priorOf(packetId, spotId, 'tip', home, nowMs);
     const places = (spotId !== null && spots.has(spotId) ? [spotId] : spots.ids()).map((each) => {
-      const { readings, guess } = spots.record(each, nowMs, Infinity);
-      const stay = { fromMs: startMs, readings: [...warm.ahead(each, nowMs, offset), ...readings], guess };
+      const stay = { ...warm.place(each, nowMs, offset), fromMs: startMs };
       return {
         id: each,
         progress: integrateProgress(responseOf(crop.temperature), [stay], startMs, startMs + FOLLOWED_DAYS * DAY_MS, offset),

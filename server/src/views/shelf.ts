@@ -14,11 +14,6 @@ const DAY_MS = 24 * HOUR_MS;
 
 /** The boards with what stands on them, and what another board would do to a bag. */
 export function shelfQuestions({ forecasts, holders, household, spots, warm }: Reader) {
-  /** A place as a bag that is put there now would find it. */
-  function placeAt(spotId: string, nowMs: number, offset: number): Omit<Stay, 'fromMs'> {
-    const { readings, guess } = spots.record(spotId, nowMs, Infinity);
-    return { readings: [...warm.ahead(spotId, nowMs, offset), ...readings], guess };
-  }
   /** The last day of a place, hour by hour. */
   const waveOf = (spotId: string, nowMs: number, offset: number): number[] => {
     const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS - DAY_MS;
@@ -65,7 +60,7 @@ export function shelfQuestions({ forecasts, holders, household, spots, warm }: R
       if (batches.length === 0) throw new Problem(409, 'Nothing in it', 'Nothing that still goes on lies in this bag.');
       const here = new Map(batches.map((batch) => [batch.id, goesOn(batch.facts, nowMs)]));
       const boards = spots.list(home.zone, home.units, nowMs).map((spot) => {
-        const place = placeAt(spot.id, nowMs, offset);
+        const place = warm.place(spot.id, nowMs, offset);
         const isHere = spot.id === holder.spotId;
         const coldThere = lastIsCold([{ fromMs: nowMs, ...place }]);
         const parcels = batches.map((batch) => there(batch, isHere ? null : place, coldThere));

@@ -1,7 +1,7 @@
 import type { SpotSheet, WhatIf, WhatIfRequest } from '@fresh-tuck/contract';
 import { goesOn, type GoesOn } from '@fresh-tuck/core/judging';
 import { comesAt, type Standing } from '@fresh-tuck/core/sowing';
-import { offsetHours, spanInWords, wordsFor, type Words } from '@fresh-tuck/core/units';
+import { offsetHours, wordsFor, type Words } from '@fresh-tuck/core/units';
 import {
   assumedHours,
   betterWay,
@@ -17,7 +17,16 @@ import {
   type Occurrence,
   type Reading,
 } from '@fresh-tuck/core/warmth';
-import { alarmInWords, belonging, bodyInWords, boardInWords, degreesIn, occurrenceInWords, spotLead } from '@fresh-tuck/core/words';
+import {
+  alarmInWords,
+  belonging,
+  bodyInWords,
+  boardInWords,
+  changedInWords,
+  degreesIn,
+  occurrenceInWords,
+  spotLead,
+} from '@fresh-tuck/core/words';
 import { boardParcel, byReady } from './board-parcel.js';
 import { momentFrom } from '../clock.js';
 import type { Reader } from '../forecasts/reader.js';
@@ -81,8 +90,8 @@ export function spotQuestions(reader: Reader) {
   function ranked(spotId: string, nowMs: number, offset: number): SpotSheet['crops'] {
     const home = household.get();
     const places = spots.ids().map((id) => {
-      const { readings, guess, name } = spots.record(id, nowMs, Infinity);
-      return { id, name, stay: { fromMs: nowMs, readings: [...warm.ahead(id, nowMs, offset), ...readings], guess } };
+      const { name, ...place } = warm.place(id, nowMs, offset);
+      return { id, name, stay: { ...place, fromMs: nowMs } };
     });
     const nameOf = (id: string): string => places.find((one) => one.id === id)?.name ?? '';
     return cropsOf(nowMs).map(({ cropId, packetId }) => {
@@ -197,12 +206,7 @@ export function spotQuestions(reader: Reader) {
             ...{ lead, tone, notes: [...notes] },
           };
         });
-      const peak = hours.reduce(
-        (top, hour) => (hour.maxC > top.maxC ? hour : top),
-        hours[0] ?? { maxC: day.maxC, fromMs: nowMs, minC: 0, toMs: 0, errorC: 0 },
-      );
-      const mean = hours.reduce((sum, { minC, maxC }) => sum + (minC + maxC) / 2, 0) / Math.max(hours.length, 1);
-      const text = `The parcels get ${words.temperature(mean)} over the next ${spanInWords(DRAWN_MS.ahead)}, at most ${words.temperature(peak.maxC)} (${words.when(peak.fromMs)}).${day.reaches === false && wished.mat?.setC ? ` The mat does not reach ${words.temperature(wished.mat.setC)}.` : ''}`;
+      const text = changedInWords(hours, day.reaches === false ? (wished.mat?.setC ?? null) : null, words);
       return { body: day, hours, text, parcels };
     },
   };

@@ -16,6 +16,13 @@ import type { ApiProblem } from '../data/transport/transport.service';
 import { When } from '../kit/when';
 import { ShelfApi } from './shelf.api';
 
+/** The board that was chosen, and when it was carried there on the household's clock; null is now. */
+export interface Chosen {
+  readonly spotId: string;
+  readonly name: string;
+  readonly at: string | null;
+}
+
 /** The boards with what each would do to a bag, before it is carried to any. */
 @Component({
   selector: 'ft-carry',
@@ -105,7 +112,7 @@ import { ShelfApi } from './shelf.api';
 export class Carry {
   private readonly api = inject(ShelfApi);
   protected readonly parcel = inject<BoardParcel>(MAT_DIALOG_DATA);
-  protected readonly dialog = inject<MatDialogRef<Carry, { spotId: string; name: string; at: string | null }>>(MatDialogRef);
+  protected readonly dialog = inject<MatDialogRef<Carry, Chosen>>(MatDialogRef);
   protected readonly at = signal<string | null>(null);
   protected readonly error = signal<string | null>(null);
   protected readonly found = toSignal(

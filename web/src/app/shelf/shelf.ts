@@ -12,19 +12,16 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { interval, merge, retry, startWith, switchMap } from 'rxjs';
-import { v7 as uuid } from 'uuid';
+import { interval, merge, retry, startWith, switchMap, type Observable } from 'rxjs';
 import type { Board, BoardParcel, Elsewhere } from '@fresh-tuck/contract';
-import { listed } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
 import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Parcel } from '../kit/parcel';
-import { Carry } from './carry';
+import { Carrying } from './carrying.service';
 import { barOf, layBoard, nameOf, scaleOf } from './laid';
 import { ShelfApi } from './shelf.api';
 import { Wave } from './wave';
@@ -60,7 +57,7 @@ const LIFT_MS = { touch: 350, mouse: 0 } as const;
 })
 export class ShelfScreen {
   private readonly api = inject(ShelfApi);
-  private readonly dialogs = inject(MatDialog);
+  private readonly carrying = inject(Carrying);
   private readonly notice = inject(Notice);
   private readonly destroyRef = inject(DestroyRef);
   protected readonly about = inject(AboutService);
@@ -160,44 +157,20 @@ export class ShelfScreen {
     this.end();
     if (container === previousContainer) return;
     if (refused !== null) return void this.notice.say(`Not carried there. ${refused}`, 'Close');
-    this.carry(parcel, spot.id, spot.name, null);
+    this.done(this.carrying.carry(parcel, this.standing(), { spotId: spot.id, name: spot.name, at: null }));
   }
 
   /** The boards with what each would do, for who does not drag. */
   protected choose(parcel: BoardParcel): void {
-    this.dialogs
-      .open<Carry, BoardParcel, { spotId: string; name: string; at: string | null }>(Carry, {
-        data: parcel,
-        width: '640px',
-        maxWidth: 'calc(100vw - 24px)',
-        autoFocus: 'first-heading',
-      })
-      .afterClosed()
-      .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe((chosen) => chosen && this.carry(parcel, chosen.spotId, chosen.name, chosen.at));
+    this.done(this.carrying.choose(parcel, this.standing()));
   }
 
-  private carry({ holderId, number, holderKind }: BoardParcel, spotId: string, name: string, at: string | null): void {
-    const id = uuid();
-    const all =
-      this.view()
-        ?.boards.flatMap(({ parcels }) => parcels)
-        .filter((one) => one.holderId === holderId) ?? [];
-    const numbers = all.map((one) => one.number).sort((a, b) => a - b);
-    this.api
-      .carry(holderId, { id, spotId, at })
-      .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe({
-        next: () =>
-          this.notice
-            .say(
-              numbers.length > 1 ? `The ${holderKind} with ${listed(numbers)} stands at ${name}.` : `${number} stands at ${name}.`,
-              'Undo',
-            )
-            .onAction()
-            .pipe(switchMap(() => this.api.takeBack(holderId, { id: uuid(), recordId: id })))
-            .subscribe({ error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close') }),
-        error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close'),
-      });
+  private standing(): BoardParcel[] {
+    return this.view()?.boards.flatMap(({ parcels }) => parcels) ?? [];
+  }
+
+  /** What comes of it is said where it is carried. */
+  private done(carried: Observable<unknown>): void {
+    carried.pipe(takeUntilDestroyed(this.destroyRef)).subscribe({ error: () => undefined });
   }
 }

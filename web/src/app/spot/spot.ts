@@ -1,18 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
-import { catchError, EMPTY, map, merge, Subject, switchMap } from 'rxjs';
-import { v7 as uuid } from 'uuid';
+import { catchError, EMPTY, merge, Subject, switchMap } from 'rxjs';
 import type { BoardParcel } from '@fresh-tuck/contract';
 import { PLACE_CAUTIONS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
 import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
-import { Carry } from '../shelf/carry';
-import { ShelfApi } from '../shelf/shelf.api';
+import { Carrying } from '../shelf/carrying.service';
 import { Cut } from './cut';
 import { SpotEvents } from './events';
 import { SpotRecord } from './record';
@@ -34,8 +31,7 @@ const NTH = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'sevent
 export class SpotScreen {
   readonly spotId = input.required<string>();
   private readonly api = inject(SpotApi);
-  private readonly shelfApi = inject(ShelfApi);
-  private readonly dialogs = inject(MatDialog);
+  private readonly carrying = inject(Carrying);
   private readonly notice = inject(Notice);
   private readonly router = inject(Router);
   private readonly destroyRef = inject(DestroyRef);
@@ -82,31 +78,11 @@ export class SpotScreen {
     this.anew.next();
   }
 
-  /** Whether what would come anyway is followed by fewer: said beside the crop. */
   protected carry(parcel: BoardParcel): void {
-    this.dialogs
-      .open<Carry, BoardParcel, { spotId: string; name: string; at: string | null }>(Carry, {
-        data: parcel,
-        width: '640px',
-        maxWidth: 'calc(100vw - 24px)',
-        autoFocus: 'first-heading',
-      })
-      .afterClosed()
-      .pipe(
-        switchMap((chosen) =>
-          chosen
-            ? this.shelfApi.carry(parcel.holderId, { id: uuid(), spotId: chosen.spotId, at: chosen.at }).pipe(map(() => chosen.name))
-            : EMPTY,
-        ),
-        takeUntilDestroyed(this.destroyRef),
-      )
-      .subscribe({
-        next: (name) => {
-          this.notice.say(`${parcel.number} stands at ${name}.`);
-          this.anew.next();
-        },
-        error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close'),
-      });
+    this.carrying
+      .choose(parcel, this.sheet()?.parcels ?? [])
+      .pipe(takeUntilDestroyed(this.destroyRef))
+      .subscribe({ next: () => this.anew.next(), error: () => undefined });
   }
 
   protected toShelf(): void {
