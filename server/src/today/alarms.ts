@@ -13,7 +13,10 @@ export function worstAhead(batches: readonly Batch[], nowMs: number): { readonly
   const found = batches
     // What its place kills already is said as a danger.
     .filter(({ answers }) => answers.heat === null && answers.state.quiet + answers.state.showing > 0)
-    .map((batch) => ({ batch, ahead: harmAhead(batch.facts.crop, hoursWhereItLies(batch.facts, nowMs), isChilling(batch.facts, nowMs), nowMs) }))
+    .map((batch) => ({
+      batch,
+      ahead: harmAhead(batch.facts.crop, hoursWhereItLies(batch.facts, nowMs), isChilling(batch.facts, nowMs), nowMs),
+    }))
     .filter((each): each is { batch: Batch; ahead: Ahead } => each.ahead !== null)
     .sort((a, b) => ORDER.indexOf(a.ahead.kind) - ORDER.indexOf(b.ahead.kind) || a.ahead.fromMs - b.ahead.fromMs);
   const [worst] = found;
