@@ -1,7 +1,7 @@
 /** A logger's file of 400,000 lines, and the boards of sixty parcels: time, memory, and what the event loop waits meanwhile. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { chromium } from '@playwright/test';
 import Papa from 'papaparse';
@@ -21,7 +21,7 @@ const nowMs = Date.parse('2026-04-11T07:10:00+02:00');
 const folder = mkdtempSync(join(tmpdir(), 'fresh-tuck-bench-'));
 let clock = clockFrom(nowMs - 5 * DAY_MS, true);
 const services = servicesOn(openDatabase(join(folder, 'household.sqlite')), { now: () => clock.now() }, { demo: false, version: 'bench' });
-const webRoot = process.env['FRESH_TUCK_WEB'] ?? 'web/dist';
+const webRoot = resolve(process.env['FRESH_TUCK_WEB'] ?? 'web/dist');
 const { server, address } = await listen(createApp(services, { webRoot, limitPerMinute: 1e9 }), 0, '127.0.0.1');
 const ask = async (method: string, path: string, body?: object): Promise<number> => {
   const before = performance.now();
@@ -117,18 +117,26 @@ await page.goto(`${address}handbook`);
 await page.getByRole('link', { name: 'Shelf', exact: true }).click();
 await page.getByRole('button', { name: /^60 / }).waitFor();
 const session = await page.context().newCDPSession(page);
-await session.send('Performance.enable');
+await session.send('Performance.enable', { timeDomain: 'threadTicks' });
 const busy = async (): Promise<number> =>
   (await session.send('Performance.getMetrics')).metrics
     .filter(({ name }) => name === 'TaskDuration')
     .reduce((sum, { value }) => sum + value * 1000, 0);
-await page.getByRole('link', { name: 'Handbook', exact: true }).click();
-await page.waitForTimeout(800);
-const before = await busy();
-await page.getByRole('link', { name: 'Shelf', exact: true }).click();
-await page.getByRole('button', { name: /^60 / }).waitFor();
-await page.waitForTimeout(300);
-console.log(`the shelf of 60 drawn: ${((await busy()) - before).toFixed(0)} ms of the main thread in all`);
+// Nothing asks the page while it draws: what waits for an element costs as much as the boards.
+const click = (path: string): Promise<void> =>
+  page.evaluate((href) => document.querySelector<HTMLElement>(`a[href="${href}"]`)?.click(), path);
+const took: number[] = [];
+for (let turn = 0; turn < 9; turn++) {
+  await click('/nursery');
+  await page.waitForTimeout(800);
+  const before = await busy();
+  await click('/shelf');
+  await page.waitForTimeout(900);
+  took.push((await busy()) - before);
+  if ((await page.locator('button.parcel').count()) !== 60) throw new Error('the boards were not drawn');
+}
+const sorted = took.map(Math.round).sort((a, b) => a - b);
+console.log(`the shelf of 60 drawn, main thread in all: ${sorted[4]} ms (${sorted.join(', ')})`);
 await page.screenshot({ path: join(tmpdir(), 'shelf-sixty.png'), fullPage: true });
 await page.setViewportSize({ width: 390, height: 844 });
 await page.waitForTimeout(500);

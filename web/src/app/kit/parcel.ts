@@ -1,14 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CarrierKind } from '@fresh-tuck/core/method';
 import type { ParcelState, SeedStage } from '@fresh-tuck/core/parcel';
-import { SeedDrawing } from './seed';
+import { seedShapes, type SeedShape } from './seed';
 
 interface Shown {
-  readonly stage: SeedStage;
-  readonly moved: boolean;
-  readonly x: number;
-  readonly y: number;
-  readonly angle: number;
+  readonly place: string;
+  readonly shapes: readonly SeedShape[];
 }
 
 /** A seed's leaning, the same every time. */
@@ -43,7 +40,6 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
 /** A folded towel, or what else it lies in, with its number on a stub and its seeds inside. */
 @Component({
   selector: 'ft-parcel',
-  imports: [SeedDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg viewBox="0 0 136 66" [attr.width]="width()" aria-hidden="true">
@@ -91,70 +87,15 @@ const URGENCY: Record<SeedStage, number> = { leaves: 0, root: 1, tip: 2, rotten:
       <path class="stub" d="M34 3v60" />
       <text x="17.5" [attr.y]="33 + numberPx() * 0.36" text-anchor="middle" [style.font-size.px]="numberPx()">{{ number() }}</text>
       @for (seed of shown(); track $index) {
-        <svg:g
-          ftSeed
-          [attr.transform]="'translate(' + seed.x + ' ' + seed.y + ')'"
-          [stage]="seed.stage"
-          [moved]="seed.moved"
-          [lengthMm]="size()"
-          [rootMm]="seed.stage === 'tip' ? size() * 0.45 : size() * 0.85"
-          [angle]="seed.angle"
-        />
+        <svg:g [attr.transform]="seed.place">
+          @for (shape of seed.shapes; track $index) {
+            <svg:path [attr.class]="shape.kind" [attr.d]="shape.d" [attr.stroke-width]="shape.wide" />
+          }
+        </svg:g>
       }
     </svg>
   `,
-  styles: `
-    :host {
-      display: block;
-      line-height: 0;
-    }
-    svg {
-      max-width: 100%;
-      height: auto;
-    }
-    .paper {
-      fill: var(--surface);
-      stroke: var(--ink);
-      stroke-width: 1.6;
-      stroke-linejoin: round;
-    }
-    .quilt {
-      fill: none;
-      stroke: var(--quilt);
-      stroke-width: 0.8;
-    }
-    .fold {
-      fill: var(--surface);
-      stroke: var(--ink);
-      stroke-width: 1.2;
-      stroke-linejoin: round;
-    }
-    .soil {
-      fill: var(--soil);
-      stroke: var(--ink);
-      stroke-width: 1.2;
-      stroke-linejoin: round;
-    }
-    .wet {
-      fill: var(--water-pale);
-      stroke: var(--water);
-      stroke-width: 1;
-    }
-    .hole {
-      fill: var(--paper);
-      stroke: var(--ink);
-      stroke-width: 1.2;
-    }
-    .stub {
-      stroke: var(--ink);
-      stroke-width: 1.2;
-      stroke-dasharray: 2.5 2.5;
-    }
-    text {
-      fill: var(--ink);
-      font: 800 15px var(--text);
-    }
-  `,
+  styleUrls: ['./parcel.scss', './seed.scss'],
 })
 export class Parcel {
   readonly number = input.required<number>();
@@ -186,20 +127,20 @@ export class Parcel {
       .map(({ seed }) => seed);
   });
   private readonly rows = computed(() => (this.stages().length <= 4 ? 1 : this.stages().length <= 8 ? 2 : 3));
-  protected readonly size = computed(() => [16, 13.5, 11][this.rows() - 1] ?? 11);
+  private readonly size = computed(() => [16, 13.5, 11][this.rows() - 1] ?? 11);
   protected readonly shown = computed<Shown[]>(() => {
     const stages = this.stages();
     const rows = this.rows();
     const perRow = Math.ceil(stages.length / rows);
-    return stages.map((seed, index) => {
+    const size = this.size();
+    return stages.map(({ stage, moved }, index) => {
       const row = Math.floor(index / perRow);
       const inRow = Math.min(perRow, stages.length - row * perRow);
-      const step = 88 / perRow;
+      const x = 78 + ((index % perRow) - (inRow - 1) / 2) * (88 / perRow);
+      const y = 33 + (row - (rows - 1) / 2) * (56 / rows);
       return {
-        ...seed,
-        x: 80 + ((index % perRow) - (inRow - 1) / 2) * step - 2,
-        y: 33 + (row - (rows - 1) / 2) * (56 / rows),
-        angle: leaning(index),
+        place: `translate(${x} ${y})rotate(${leaning(index)})`,
+        shapes: seedShapes(stage, moved, size, size * (stage === 'tip' ? 0.45 : 0.85)),
       };
     });
   });

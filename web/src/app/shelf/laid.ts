@@ -28,6 +28,8 @@ export interface LaidBoard {
   /** Lines of the grain in the board's edge. */
   readonly grain: number;
   readonly parcels: readonly LaidParcel[];
+  /** Those that are to be ready in sight. */
+  readonly barred: readonly (LaidParcel & { readonly bar: Bar })[];
 }
 
 /** Of a drawing, full and small, px; and what a row takes. */
@@ -87,23 +89,21 @@ export function layBoard(board: Board, scale: BoardScale, phone: boolean): LaidB
   const row = small ? ROW.small : ROW.full;
   const bars = board.parcels.map(({ stands }) => barOf(stands, scale));
   const { lines, count } = grainOf(bars);
+  const parcels = board.parcels.map((parcel, nth): LaidParcel => {
+    const at = stood[nth] ?? { left: 0, nameLeft: 0, lane: 0 };
+    const bar = bars[nth];
+    return {
+      ...{ parcel, left: at.left, nameLeft: at.nameLeft, nameWidth: names[nth] ?? 0, foot: at.lane * row },
+      bar: bar ? { ...bar, line: lines[nth] ?? 0 } : null,
+      stem: Math.min(
+        Math.max(parcel.stands.readyMs === null ? 0 : scale.x(parcel.stands.readyMs), at.left + 4),
+        at.left + DRAWN[small ? 'small' : 'full'] - 4,
+      ),
+    };
+  });
   return {
-    board,
-    small,
-    height: Math.max(lanes, 1) * row + (small ? 8 : 0),
-    grain: count,
-    parcels: board.parcels.map((parcel, nth) => {
-      const at = stood[nth] ?? { left: 0, nameLeft: 0, lane: 0 };
-      const bar = bars[nth];
-      return {
-        ...{ parcel, left: at.left, nameLeft: at.nameLeft, nameWidth: names[nth] ?? 0, foot: at.lane * row },
-        bar: bar ? { ...bar, line: lines[nth] ?? 0 } : null,
-        stem: Math.min(
-          Math.max(parcel.stands.readyMs === null ? 0 : scale.x(parcel.stands.readyMs), at.left + 4),
-          at.left + DRAWN[small ? 'small' : 'full'] - 4,
-        ),
-      };
-    }),
+    ...{ board, small, height: Math.max(lanes, 1) * row + (small ? 8 : 0), grain: count, parcels },
+    barred: parcels.flatMap((one) => (one.bar ? [{ ...one, bar: one.bar }] : [])),
   };
 }
 

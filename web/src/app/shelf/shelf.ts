@@ -1,5 +1,6 @@
-import { CdkDrag, CdkDragPlaceholder, CdkDragPreview, CdkDropList, CdkDropListGroup, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import {
+  afterNextRender,
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -7,14 +8,18 @@ import {
   effect,
   type ElementRef,
   inject,
+  Injector,
   signal,
+  type TemplateRef,
   viewChild,
+  viewChildren,
+  ViewContainerRef,
 } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { interval, merge, retry, startWith, switchMap, type Observable } from 'rxjs';
+import { catchError, interval, merge, of, retry, startWith, switchMap, tap, type Observable } from 'rxjs';
 import type { Board, BoardParcel, Elsewhere } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
@@ -22,7 +27,8 @@ import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Parcel } from '../kit/parcel';
 import { Carrying } from './carrying.service';
-import { barOf, layBoard, nameOf, scaleOf } from './laid';
+import { barOf, layBoard, nameOf, scaleOf, type LaidBoard } from './laid';
+import { Lifting } from './lifting';
 import { ShelfApi } from './shelf.api';
 import { Wave } from './wave';
 
@@ -30,27 +36,12 @@ const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** Parcels slide along by themselves: asked again so often, ms. */
 const ANEW_MS = 5 * 60_000;
-/** A thumb that rests so long lifts a bag; a mouse at once, ms. */
-const LIFT_MS = { touch: 350, mouse: 0 } as const;
 
 /** The boards with the bags on them: every parcel at the time at which it will be ready. */
 @Component({
   selector: 'ft-shelf',
-  imports: [
-    CdkDrag,
-    CdkDragPlaceholder,
-    CdkDragPreview,
-    CdkDropList,
-    CdkDropListGroup,
-    MatButton,
-    MatMenu,
-    MatMenuContent,
-    MatMenuItem,
-    MatMenuTrigger,
-    Parcel,
-    RouterLink,
-    Wave,
-  ],
+  imports: [MatButton, MatMenu, MatMenuContent, MatMenuItem, MatMenuTrigger, Parcel, RouterLink, Wave],
+  providers: [Lifting],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shelf.html',
   styleUrl: './shelf.scss',
@@ -60,8 +51,8 @@ export class ShelfScreen {
   private readonly carrying = inject(Carrying);
   private readonly notice = inject(Notice);
   private readonly destroyRef = inject(DestroyRef);
+  private readonly injector = inject(Injector);
   protected readonly about = inject(AboutService);
-  protected readonly lift = LIFT_MS;
   protected readonly view = toSignal(
     merge(inject(Changes).changed$, interval(ANEW_MS)).pipe(
       startWith(undefined),
@@ -99,11 +90,15 @@ export class ShelfScreen {
       .filter(({ x }) => x - last >= least && (last = x) > 0);
   });
 
-  /** The bag that is lifted, and what every board would do to it. */
-  protected readonly lifted = signal<BoardParcel | null>(null);
+  private readonly lifting = inject(Lifting);
+  private readonly stages = viewChildren<ElementRef<HTMLElement>>('stage');
+  private readonly preview = viewChild.required<TemplateRef<{ $implicit: BoardParcel }>>('preview');
+  private readonly placeholder = viewChild.required<TemplateRef<unknown>>('placeholder');
+  private readonly viewContainer = inject(ViewContainerRef);
+  /** The bag that is lifted, the board that it is held over, and what every board would do to it. */
+  protected readonly lifted = this.lifting.lifted;
+  protected readonly over = this.lifting.over;
   protected readonly elsewhere = signal<Elsewhere | null>(null);
-  /** The board that it is held over. */
-  protected readonly over = signal<string | null>(null);
   protected readonly told = computed(() => {
     const over = this.over();
     return this.elsewhere()?.boards.find(({ spotId }) => spotId === over) ?? null;
@@ -111,6 +106,12 @@ export class ShelfScreen {
   protected readonly name = nameOf;
   /** The parcel whose bar is shown. */
   protected readonly held = signal<string | null>(null);
+
+  /** One menu serves all: it opens at the parcel that was touched. */
+  private readonly menu = viewChild.required(MatMenuTrigger);
+  protected readonly touched = signal<BoardParcel | null>(null);
+  protected readonly menuAt = signal({ x: 0, y: 0 });
+  private button: HTMLElement | null = null;
 
   constructor() {
     effect((onCleanup) => {
@@ -120,6 +121,17 @@ export class ShelfScreen {
       watch.observe(element);
       onCleanup(() => watch.disconnect());
     });
+    afterRenderEffect({ read: () => this.boards() && this.lifting.tidy() });
+    this.lifting.lifted$
+      .pipe(
+        tap(() => this.elsewhere.set(null)),
+        switchMap(({ holderId }) =>
+          this.api.elsewhere(holderId).pipe(catchError((problem: ApiProblem) => of(void this.notice.say(problem.message, 'Close')))),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => this.elsewhere.set(found ?? null));
+    this.lifting.dropped$.pipe(takeUntilDestroyed()).subscribe(({ parcel, spotId }) => this.drop(parcel, spotId));
   }
 
   protected aria({ number, title, inWords }: BoardParcel, { spot }: Board): string {
@@ -136,28 +148,44 @@ export class ShelfScreen {
     return lifted !== null && lifted.id !== id && lifted.holderId === holderId;
   }
 
-  protected start(parcel: BoardParcel): void {
-    this.lifted.set(parcel);
-    this.elsewhere.set(null);
-    this.api
-      .elsewhere(parcel.holderId)
-      .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe({ next: (found) => this.elsewhere.set(found), error: (problem: ApiProblem) => this.notice.say(problem.message, 'Close') });
+  protected touch(parcel: BoardParcel, { currentTarget }: Event): void {
+    this.button = currentTarget as HTMLElement;
+    const { left, bottom } = this.button.getBoundingClientRect();
+    this.touched.set(parcel);
+    this.menuAt.set({ x: left, y: bottom });
+    // Where the menu hangs is set before it asks.
+    afterNextRender({ read: () => this.menu().openMenu() }, { injector: this.injector });
   }
 
-  protected end(): void {
-    this.lifted.set(null);
-    this.over.set(null);
+  protected back(): void {
+    this.button?.focus();
   }
 
-  protected drop({ item, container, previousContainer }: CdkDragDrop<Board, Board, BoardParcel>): void {
-    const parcel = item.data;
-    const { spot } = container.data;
-    const refused = this.elsewhere()?.boards.find(({ spotId }) => spotId === spot.id)?.refused ?? null;
-    this.end();
-    if (container === previousContainer) return;
+  /** Whose bar is shown: one listener a board serves all that stand on it. */
+  protected hold({ target }: Event): HTMLElement | null {
+    const button = (target as Element).closest<HTMLElement>('button.parcel');
+    this.held.set(button?.dataset['parcel'] ?? null);
+    return button;
+  }
+
+  /** A pointer is upon a board: the parcel beneath it can be lifted. */
+  protected ready({ board, parcels }: LaidBoard, event: Event): void {
+    const button = this.hold(event);
+    const parcel = parcels.find(({ parcel: { id } }) => id === this.held())?.parcel;
+    if (!button || !parcel) return;
+    const stages = this.boards().flatMap((laid, nth) => {
+      const element = this.stages()[nth]?.nativeElement;
+      return element ? [{ spotId: laid.board.spot.id, element }] : [];
+    });
+    const templates = { preview: this.preview(), placeholder: this.placeholder(), viewContainer: this.viewContainer };
+    this.lifting.ready(button, parcel, board.spot.id, stages, templates);
+  }
+
+  private drop(parcel: BoardParcel, spotId: string): void {
+    const refused = this.elsewhere()?.boards.find((one) => one.spotId === spotId)?.refused ?? null;
+    const name = this.view()?.boards.find(({ spot }) => spot.id === spotId)?.spot.name ?? '';
     if (refused !== null) return void this.notice.say(`Not carried there. ${refused}`, 'Close');
-    this.done(this.carrying.carry(parcel, this.standing(), { spotId: spot.id, name: spot.name, at: null }));
+    this.done(this.carrying.carry(parcel, this.standing(), { spotId, name, at: null }));
   }
 
   /** The boards with what each would do, for who does not drag. */
