@@ -82,7 +82,7 @@ export const houseWays = z.object({
   patienceTimes: z.number().positive(),
 }) satisfies z.ZodType<HouseWays>;
 
-const reading = range.extend({ fromMs: ms, toMs: ms, errorC: z.number().positive().optional() });
+const reading = range.extend({ fromMs: ms, toMs: ms, errorC: z.number().positive().optional(), once: z.boolean().optional() });
 const look = z.object({
   atMs: ms,
   through: z.boolean(),

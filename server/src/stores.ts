@@ -40,7 +40,7 @@ export function storesOn(db: Database) {
     takenBack,
     spots,
     setups,
-    warm: warmSpots(spots, setups),
+    warm: warmSpots(spots, setups, household),
     probes: probeStore(db),
     record: recordStore(db),
     files: fileStore(db),

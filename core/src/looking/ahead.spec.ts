@@ -1,5 +1,14 @@
 import { CROPS, type Crop } from '../crops/index.js';
-import { hoursAhead, type Occurrence, type Reading, type SpotBody, type SpotSetup } from '../warmth/index.js';
+import {
+  assumedHours,
+  hoursAhead,
+  hoursTold,
+  placeNow,
+  type Occurrence,
+  type Reading,
+  type SpotBody,
+  type SpotSetup,
+} from '../warmth/index.js';
 import { harmAhead } from './index.js';
 
 const HOUR_MS = 3_600_000;
@@ -94,5 +103,49 @@ describe('harm ahead', () => {
     expect(harmAhead(strawberry, hours(Array.from({ length: 30 }, () => 18)), true, NOW)?.kind).toBe('unchilled');
     expect(harmAhead(strawberry, hours(Array.from({ length: 30 }, () => 4)), true, NOW)).toBeNull();
     expect(harmAhead(strawberry, hours(Array.from({ length: 30 }, () => 18)), false, NOW)).toBeNull();
+  });
+});
+
+describe('hours that were told of a place', () => {
+  const bare: SpotSetup = { lidded: false, cloths: 0, mat: null, sun: null };
+  const shelf = (readings: Reading[] = []): SpotBody =>
+    spot({ readings, guess: { minC: 19, maxC: 21 }, setup: bare, around: { minC: 19, maxC: 21 } });
+  const cold: Occurrence = { kind: 'cold', byC: 8, fromMs: NOW - 80 * HOUR_MS, toMs: NOW - 56 * HOUR_MS };
+
+  it('are cooler or warmer by no more than was told, each with its doubt, and end when the body has settled', () => {
+    const hours = hoursTold(shelf(), [cold], 2);
+    const lowest = Math.min(...hours.map(({ minC }) => minC));
+    expect(lowest).toBeLessThan(14);
+    expect(lowest).toBeGreaterThan(19 - 8);
+    expect(hours.every(({ once, errorC = 0 }) => once === true && errorC >= 2.5)).toBeTrue();
+    expect(Math.min(...hours.map(({ fromMs }) => fromMs))).toBeGreaterThanOrEqual(cold.fromMs - HOUR_MS);
+    expect(Math.max(...hours.map(({ toMs }) => toMs))).toBeLessThanOrEqual(cold.toMs + 25 * HOUR_MS);
+    // Two weeks apart they are two, however far apart their hours lie.
+    const twice = hoursTold(shelf(), [{ ...cold, fromMs: cold.fromMs - 336 * HOUR_MS, toMs: cold.toMs - 336 * HOUR_MS }, cold], 2);
+    expect(twice.length).toBe(2 * hours.length);
+    expect(hoursTold(shelf(), [], 2)).toEqual([]);
+    expect(hoursTold(shelf(), [{ ...cold, kind: 'power_cut' }], 2)).toEqual([]);
+  });
+
+  it('say nothing of other days, and a thermometer knows better', () => {
+    const told = hoursTold(shelf(), [cold], 2);
+    expect(placeNow(told, { minC: 19, maxC: 21 }, NOW, 2)).toEqual(placeNow([], { minC: 19, maxC: 21 }, NOW, 2));
+    const read: Reading = { fromMs: cold.fromMs, toMs: cold.toMs, minC: 17, maxC: 18 };
+    const at = (readings: Reading[]): number =>
+      assumedHours({ fromMs: cold.fromMs, readings, guess: { minC: 19, maxC: 21 } }, cold.fromMs, 12, 2)[11]?.celsius ?? 0;
+    expect(at(told)).toBeLessThan(15);
+    expect(at([...told, read])).toBeCloseTo(at([read]), 9);
+  });
+
+  it('kill no seed by a guess: nobody having read it, it is not taken to have been deadly', () => {
+    const hours = hoursTold(
+      shelf(),
+      [
+        { ...cold, kind: 'warm', byC: 20 },
+        { ...cold, kind: 'warm', byC: 20 },
+      ],
+      2,
+    );
+    expect(Math.max(...hours.map(({ maxC }) => maxC))).toBe(38);
   });
 });

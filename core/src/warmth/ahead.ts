@@ -117,3 +117,51 @@ export function hoursAhead(
     };
   });
 }
+
+/** So long after it is over something is still felt, h: by then the body has settled. */
+const SETTLES_HOURS = 24;
+/** Less than this nobody would feel, K. */
+const FELT_C = 0.1;
+/** Nobody having measured, it is not taken to have been hotter than wet seed mostly bears, °C: a guess kills none. */
+const MOST_TOLD_C = 38;
+
+/**
+ * The hours that were told to have come over a spot: what its own record says of such days, and what its body says
+ * the happening added. To be counted before the readings of its thermometer, which know better.
+ *
+ * @param occurrences in any order, past or to come
+ * @returns a reading an hour with its error, rising; each marked as having come once
+ */
+export function hoursTold(spot: SpotBody, occurrences: readonly Occurrence[], utcOffsetHours: number): Reading[] {
+  return apart(occurrences).flatMap((together) => {
+    const startMs = Math.floor(Math.min(...together.map(({ fromMs }) => fromMs)) / HOUR_MS) * HOUR_MS;
+    const hours = Math.ceil((Math.max(...together.map(({ toMs }) => toMs)) - startMs) / HOUR_MS) + SETTLES_HOURS;
+    const startHour = (startMs / HOUR_MS + utcOffsetHours) % 24;
+    const body = bodyNow(spot);
+    const startC = runBody(body, { startHour: startHour - 1, hours: 1 }).hours[0]?.meanC ?? body.room.meanC;
+    const hourOf = (ms: number): number => startHour + (ms - startMs) / HOUR_MS;
+    const as = runBody(body, { startHour, hours, startC, happenings: [] }).hours;
+    const told = runBody(body, { startHour, hours, startC, happenings: together.map((one) => happeningOf(one, hourOf)) }).hours;
+    const usual = assumedHours({ fromMs: startMs, readings: spot.readings, guess: spot.guess }, startMs, hours, utcOffsetHours);
+    return usual.flatMap(({ celsius, errorC }, hour) => {
+      const adds = (told[hour]?.meanC ?? 0) - (as[hour]?.meanC ?? 0);
+      if (Math.abs(adds) < FELT_C) return [];
+      const was = Math.min(celsius + adds, Math.max(celsius, MOST_TOLD_C));
+      const fromMs = startMs + hour * HOUR_MS;
+      return { fromMs, toMs: fromMs + HOUR_MS, minC: was, maxC: was, errorC: Math.hypot(errorC, CHANGE_ERROR * adds), once: true };
+    });
+  });
+}
+
+/** What came over a spot in groups, each settled before the next begins, rising. */
+function apart(occurrences: readonly Occurrence[]): Occurrence[][] {
+  const groups: Occurrence[][] = [];
+  let settledMs = -Infinity;
+  for (const one of [...occurrences].sort((a, b) => a.fromMs - b.fromMs)) {
+    const last = groups.at(-1);
+    if (last && one.fromMs < settledMs) last.push(one);
+    else groups.push([one]);
+    settledMs = Math.max(settledMs, one.toMs + SETTLES_HOURS * HOUR_MS);
+  }
+  return groups;
+}

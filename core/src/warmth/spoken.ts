@@ -8,6 +8,8 @@ export interface Reading {
   readonly maxC: number;
   /** How far off it may be, °C, where it is no thermometer's: an hour that is still to come. */
   readonly errorC?: number | undefined;
+  /** It was told to have come over the place this once, and nobody measured: it says nothing of other days. */
+  readonly once?: boolean | undefined;
 }
 
 /** What a place is like over a day, °C. */
@@ -76,10 +78,10 @@ interface Day extends DayRange {
 const PATTERN_DAYS = 5;
 const DAY_HOURS = 24;
 
-/** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle, and corrects one of the same stretch. */
+/** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle, and corrects one of the same stretch. What came over it once is none of them. */
 export function daysOf(readings: readonly Reading[], utcOffsetHours: number): Day[] {
   const days = new Map<number, Day>();
-  const counting = new Map(readings.map((reading) => [`${reading.fromMs} ${reading.toMs}`, reading]));
+  const counting = new Map(readings.filter(({ once }) => !once).map((reading) => [`${reading.fromMs} ${reading.toMs}`, reading]));
   for (const { fromMs, toMs, minC, maxC } of counting.values()) {
     const key = Math.floor(((fromMs + toMs) / 2 / HOUR_MS + utcOffsetHours) / DAY_HOURS);
     const known = days.get(key);
@@ -146,7 +148,7 @@ export function placeNow(readings: readonly Reading[], guess: DayRange, nowMs: n
   const ageMs = ageAt(days, nowMs);
   const assumed = assumedOf(patternAt(days, nowMs), guess, fadeStep(ageMs));
   // What a thermometer covers now is not assumed: the last that was written counts.
-  const read = readings.findLast(({ fromMs, toMs }) => fromMs <= nowMs && nowMs < toMs);
+  const read = readings.findLast(({ fromMs, toMs, once }) => !once && fromMs <= nowMs && nowMs < toMs);
   const known = read ? { minC: read.minC, maxC: read.maxC, errorC: ERROR_C.read, weight: 1 } : assumed;
   return { ...known, ageDays: ageMs === Infinity ? null : ageMs / DAY_MS };
 }

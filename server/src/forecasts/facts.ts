@@ -41,7 +41,7 @@ export type RecordOf = (spotId: string, fromMs: number, toMs: number) => Pick<Sp
  *
  * @param untilMs when it was closed; Infinity while it is open
  */
-export function staysOf(row: BatchRow, { batches, holders, spots }: Stores, untilMs: number, recordOf: RecordOf = spots.record): Stay[] {
+export function staysOf(row: BatchRow, { batches, holders, warm }: Stores, untilMs: number, recordOf: RecordOf = warm.record): Stay[] {
   const carrierPlaces = sinceStart(batches.placesOf(row.carrier_id), row.start_ms);
   return carrierPlaces.flatMap((place, index) => {
     const leftMs = Math.min(carrierPlaces[index + 1]?.from_ms ?? Infinity, untilMs);

@@ -43,7 +43,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
     nowMs: number,
     untilMs: number,
     entriesOf: (id: string) => readonly Entry[] = stores.journal.entries,
-    recordOf: RecordOf = stores.spots.record,
+    recordOf: RecordOf = stores.warm.record,
   ): ParcelFacts {
     const packet = stores.packets.get(row.packet_id);
     const holderId = holderOf(row, stores);
@@ -143,7 +143,7 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
       const recordOf: RecordOf = (spotId, fromMs, toMs) => {
         const record = readOf(spotId, fromMs, toMs);
         const ahead = toMs === Infinity ? aheadOf(spotId) : [];
-        return ahead.length === 0 ? record : { ...record, readings: [...ahead, ...record.readings] };
+        return { ...record, readings: [...stores.warm.told(spotId, record, fromMs, toMs), ...record.readings, ...ahead] };
       };
       const readOf: RecordOf = (spotId, fromMs, toMs) => {
         if (toMs < nowMs - SHARED_MS || fromMs < nowMs - SHARED_MS) return stores.spots.record(spotId, fromMs, toMs);

@@ -5,6 +5,7 @@ import {
   bodyOf,
   fitBody,
   hoursAhead,
+  hoursTold,
   placeNow,
   type DayRange,
   type FittedBody,
@@ -13,8 +14,10 @@ import {
   type SpotBody,
   type Stay,
 } from '@fresh-tuck/core/warmth';
+import { offsetHours } from '@fresh-tuck/core/units';
+import type { HouseholdStore } from '../household/store.js';
 import type { SetupStore } from './setups.js';
-import type { SpotStore } from './store.js';
+import type { SpotRecord, SpotStore } from './store.js';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -25,6 +28,8 @@ const LEAST_HOURS = 18;
 /** It is fitted anew every so many hours: a new hour changes little. */
 const ANEW_HOURS = 6;
 const KEPT = 60;
+/** So long after it is over what came over a place is still felt, ms. */
+const SETTLED_MS = DAY_MS;
 /** Longer than this no reading is an hour's, ms. */
 const HOURLY_MS = 2 * HOUR_MS;
 
@@ -35,7 +40,7 @@ export interface WarmSpot extends SpotBody {
 }
 
 /** Spots as bodies: how they are set up, what their readings say of them, what is to come over them. */
-export function warmSpots(spots: SpotStore, setups: SetupStore) {
+export function warmSpots(spots: SpotStore, setups: SetupStore, household: Pick<HouseholdStore, 'get'>) {
   const fits = new QuickLRU<string, FittedBody | null>({ maxSize: KEPT });
 
   function fitOf(spot: Omit<SpotBody, 'fitted'>, nowMs: number, utcOffsetHours: number): FittedBody | null {
@@ -87,13 +92,30 @@ export function warmSpots(spots: SpotStore, setups: SetupStore) {
     return hoursAhead(at(id, nowMs, utcOffsetHours, true), { nowMs, utcOffsetHours, occurrences, setup: quick.now });
   }
 
+  /** A place's record of a stretch, and before it what was told to have come over it. */
+  function record(id: string, fromMs: number, toMs: number): SpotRecord {
+    const known = spots.record(id, fromMs, toMs);
+    return { ...known, readings: [...told(id, known, fromMs, toMs), ...known.readings] };
+  }
+  function told(id: string, { readings, guess }: Pick<SpotRecord, 'readings' | 'guess'>, fromMs: number, toMs: number): Reading[] {
+    const events = setups.events(id, fromMs - SETTLED_MS, toMs);
+    const [first] = events;
+    if (!first) return [];
+    const offset = offsetHours(household.get().zone, first.fromMs);
+    const setup = setups.at(id, spots.get(id).kind, first.fromMs);
+    const around = setup.mat ? (setup.room ?? PLACE_KINDS.room) : placeNow(readings, guess, first.fromMs, offset);
+    return hoursTold({ readings, guess, setup, around, fitted: null }, events, offset);
+  }
+
   return {
     at,
     ahead,
+    record,
+    told,
     /** A place as what is put there now will find it: its record, and what is to come. */
     place(id: string, nowMs: number, utcOffsetHours: number): Omit<Stay, 'fromMs'> & { readonly id: string; readonly name: string } {
-      const { name, readings, guess } = spots.record(id, nowMs, Infinity);
-      return { id, name, readings: [...ahead(id, nowMs, utcOffsetHours), ...readings], guess };
+      const { name, readings, guess } = record(id, nowMs, Infinity);
+      return { id, name, readings: [...readings, ...ahead(id, nowMs, utcOffsetHours)], guess };
     },
   };
 }

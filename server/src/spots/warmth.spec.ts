@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { v7 as uuid } from 'uuid';
-import type { About, AwayView, BatchWithJournal, Elsewhere, ShelfView, SpotSheet, Today, WhatIf } from '@fresh-tuck/contract';
-import { spotBody } from '@fresh-tuck/contract/testing';
+import type { About, AwayView, Batch, BatchWithJournal, Elsewhere, ShelfView, SpotSheet, Today, WhatIf } from '@fresh-tuck/contract';
+import { readingBody, spotBody } from '@fresh-tuck/contract/testing';
 import { asks, batchBody, household, lookBody, NOW_MS, type Household } from '../testing/household.js';
 
 const HOUR_MS = 3_600_000;
@@ -101,6 +101,29 @@ describe('a warm spot', () => {
     expect(await refused(`spots/${id}/events`, { kind: 'sunny', begins: '2026-04-12T08:00', ends: '2026-04-12T10:00', byC: 4 })).toMatch(
       /byC must say/,
     );
+  });
+
+  it('holds a cold spell that is told afterwards against what stood there, until a thermometer knows better', async () => {
+    const bare = uuid();
+    await post('spots', spotBody({ id: bare, name: 'Landing', kind: 'room' }));
+    const { id: held } = await post<Batch>('batches', batchBody(home.packetId, bare, { id: uuid(), startAt: '2026-04-06T18:00' }));
+    const readyMs = async (): Promise<number> =>
+      (await get<ShelfView>('shelf')).boards.find(({ spot }) => spot.id === bare)?.parcels.find(({ id }) => id === held)?.stands.readyMs ??
+      0;
+    const before = await readyMs();
+    const cold = { id: uuid(), kind: 'cold', begins: '2026-04-07T20:00', ends: '2026-04-09T20:00', byC: 9, note: 'window left open' };
+    await post(`spots/${bare}/events`, cold);
+    const later = await readyMs();
+    expect(later - before).toBeGreaterThan(6 * HOUR_MS);
+    expect(later - before).toBeLessThan(3 * 24 * HOUR_MS);
+    // What was told is no reading of the place.
+    const sheet = await get<SpotSheet>(`spots/${bare}/sheet`);
+    expect(sheet.record).toEqual([]);
+    expect(sheet.spot.inWords).toContain('a guess');
+    for (const day of ['2026-04-07', '2026-04-08', '2026-04-09'])
+      await post(`spots/${bare}/readings`, readingBody(day, { minC: 19, maxC: 22 }));
+    expect(await readyMs()).toBeLessThan(before + 6 * HOUR_MS);
+    await post(`spots/${bare}/undos`, { recordId: cold.id });
   });
 
   it('takes a logger’s file in parts, counts it once whole, knows it again and gives it back', async () => {

@@ -17,7 +17,7 @@ export function shelfQuestions({ forecasts, holders, household, spots, warm }: R
   /** The last day of a place, hour by hour. */
   const waveOf = (spotId: string, nowMs: number, offset: number): number[] => {
     const fromMs = Math.floor(nowMs / HOUR_MS) * HOUR_MS - DAY_MS;
-    const { readings, guess } = spots.record(spotId, fromMs, Infinity);
+    const { readings, guess } = warm.record(spotId, fromMs, Infinity);
     return assumedHours({ fromMs, readings, guess }, fromMs, 24, offset).map(({ celsius }) => Math.round(celsius * 10) / 10);
   };
 

@@ -193,8 +193,8 @@ export function spotQuestions(reader: Reader) {
           const before = goesOn(batch.facts, nowMs);
           const { stays } = batch.facts;
           const last = stays.at(-1);
-          const record = (last?.readings ?? []).filter(({ errorC }) => errorC === undefined);
-          const stay = last && { ...last, readings: [...changed, ...record] };
+          const record = (last?.readings ?? []).filter(({ errorC, once }) => once ?? errorC === undefined);
+          const stay = last && { ...last, readings: [...record, ...changed] };
           const then = stay && changed.length > 0 ? goesOn({ ...batch.facts, stays: [...stays.slice(0, -1), stay] }, nowMs) : before;
           const { lead, tone, notes } = boardInWords(before, then, { nowMs, chillDays: null, coldThere: true, elsewhere: false }, words);
           const standsOf = ({ window: { readyMs, lowMs, highMs } }: GoesOn) => ({ readyMs, lowMs, highMs });

@@ -15,9 +15,9 @@ export function startView({ forecasts, household, packets, spots, warm }: Reader
     return {
       startMs,
       spots: spots.ids().map((id) => {
-        const { readings, guess } = spots.record(id, startMs, Infinity);
+        const { readings, guess } = warm.record(id, startMs, Infinity);
         const ahead = warm.ahead(id, nowMs, offsetHours(home.zone, nowMs));
-        return { id, readings: [...ahead, ...readings], guess, priors: { tip: priorOf(id, 'tip'), emergence: priorOf(id, 'emergence') } };
+        return { id, readings: [...readings, ...ahead], guess, priors: { tip: priorOf(id, 'tip'), emergence: priorOf(id, 'emergence') } };
       }),
     };
   };
