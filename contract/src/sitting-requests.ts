@@ -72,6 +72,8 @@ export const sittingChange = z.strictObject({
   lines,
   version: whole(0, 1_000_000_000, 'version'),
 });
+/** Another day for a list, and nothing else of it. */
+export const sittingDay = z.strictObject({ id, at: described.at });
 export const skipRequest = z.strictObject({ id, skipped: z.boolean({ error: 'skipped must be true or false' }) });
 export const endSittingRequest = z.strictObject({ id });
 
@@ -146,6 +148,7 @@ export const roundSheetRequest = z.strictObject({
 
 export type SittingRequest = z.input<typeof sittingRequest>;
 export type SittingChange = z.input<typeof sittingChange>;
+export type SittingDay = z.input<typeof sittingDay>;
 export type LabelsRequest = z.input<typeof labelsRequest>;
 export type TemplateRequest = z.input<typeof templateRequest>;
 export type PaperRequest = z.infer<typeof paperRequest>;

@@ -205,7 +205,15 @@ export const awayView = z.object({
     }),
   ),
   /** Planned lists that had better begin later. */
-  later: z.array(z.object({ sittingId: z.string(), text: sentence })),
+  later: z.array(
+    z.object({
+      sittingId: z.string(),
+      text: sentence,
+      label: sentence,
+      /** When it would begin, local, and when it was to. */ at: z.string(),
+      was: z.string().nullable(),
+    }),
+  ),
   /** Of the rest, in a sentence; empty where there is none. */
   rest: z.string(),
 });

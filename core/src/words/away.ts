@@ -1,6 +1,6 @@
 import type { AwayRisk } from '../looking/index.js';
 import type { Method } from '../method/index.js';
-import { about, counted, chanceInWords, HOUR_MS, listed, numberWord, spanInWords, type Words } from '../units/index.js';
+import { about, counted, chanceInWords, DAY_MS, HOUR_MS, listed, numberWord, spanInWords, type Words } from '../units/index.js';
 
 type Told = Pick<Words, 'when'>;
 
@@ -74,9 +74,48 @@ export function awayLead(harmed: readonly number[], span: string): string {
   return `${span} away: see to ${listed(harmed)} before leaving`;
 }
 
-/** A list that is planned, whose sprouts would be ready while nobody is there. */
-export const laterInWords = (name: string, crops: readonly string[], untilMs: number, words: Pick<Words, 'moment'>): string =>
-  `${name}: ${listed(crops)} would be late while nobody is there. Begun on ${words.moment(untilMs).split(',')[0] ?? ''} or later ${crops.length === 1 ? 'it is' : 'they are'} not.`;
+/** A list that is planned, whose sprouts would be ready while nobody is there; and its button. */
+export function laterInWords(
+  name: string,
+  crops: readonly string[],
+  beginMs: number,
+  words: Pick<Words, 'moment'>,
+): { readonly text: string; readonly label: string } {
+  const date = words.moment(beginMs).split(',')[0] ?? '';
+  return {
+    text: `${name}: ${listed(crops)} would be late while nobody is there. Begun on ${date} or later ${crops.length === 1 ? 'it is' : 'they are'} not.`,
+    label: `Begin it on ${date}`,
+  };
+}
+
+/**
+ * Whether what is begun now would be late while nobody is there, and from when it is not; null where it is not.
+ *
+ * @param window of the first sprout, as its forecast has it
+ * @param away rising
+ * @param dated a day as one would say it
+ */
+export function startAwayInWords(
+  window: {
+    readonly readyMs: number | null;
+    readonly lowMs: number | null;
+    readonly highMs: number | null;
+    readonly lateMs: number | null;
+  },
+  away: readonly { readonly fromMs: number; readonly toMs: number }[],
+  startMs: number,
+  { event, late }: Pick<Method, 'event' | 'late'>,
+  dated: (ms: number) => string,
+): string | null {
+  const { readyMs, lowMs, highMs, lateMs } = window;
+  if (readyMs === null || lateMs === null) return null;
+  const earlyMs = (lowMs ?? readyMs) + (lateMs - readyMs);
+  const clash = away.find(({ fromMs, toMs }) => earlyMs < toMs && (highMs ?? readyMs) + (lateMs - readyMs) > fromMs && startMs < toMs);
+  if (!clash) return null;
+  const harm = late === 'drowned' ? 'seed may drown' : event === 'tip' ? 'a root may be in the paper' : 'what is up may be drawn';
+  const begin = dated(startMs + Math.max(clash.toMs - earlyMs, 0) + DAY_MS);
+  return `Nobody is there from ${dated(clash.fromMs)} to ${dated(clash.toMs)}: ${harm} before you are back. Begun on ${begin} or later it is not.`;
+}
 
 /** Of how many nothing is to be done. */
 export const harmlessInWords = (count: number): string =>

@@ -78,6 +78,23 @@ export function changedInWords(hours: readonly Reading[], missedC: number | null
   return `The parcels get ${words.temperature(mean)} over the next ${span}, at most ${words.temperature(peak.maxC)} (${words.when(peak.fromMs)}).${missed}`;
 }
 
+/**
+ * What a mat takes in a day, what that costs, and how long it needs from cold.
+ *
+ * @param body of a place that has one
+ * @param pricePerKWh in the household's money; null where it was not given
+ */
+export function energyInWords({ on, wattHours, warmUpHours }: BodyDay, pricePerKWh: number | null): string {
+  const hours = Math.round(on * 24);
+  const use = `The mat is on ${hours >= 24 ? 'all day' : hours < 1 ? 'less than an hour a day' : `${counted(hours, 'hour')} a day`} and takes ${Math.round(wattHours)} Wh`;
+  const cost = pricePerKWh === null ? '' : `, ${((wattHours / 1000) * pricePerKWh).toFixed(2)} a day of your money`;
+  const warm =
+    warmUpHours === null
+      ? ''
+      : ` From cold it needs ${warmUpHours < 1 ? 'less than an hour' : `about ${counted(Math.round(warmUpHours), 'hour')}`}.`;
+  return `${use}${cost}.${warm}`;
+}
+
 /** A crop as a place would treat it. */
 export interface Belonging {
   readonly belongs: boolean;

@@ -9,9 +9,11 @@ import {
   awayInWords,
   boardInWords,
   changedInWords,
+  energyInWords,
   remedyInWords,
   shiftInWords,
   silentInWords,
+  startAwayInWords,
 } from './index.js';
 
 const HOUR_MS = 3_600_000;
@@ -99,5 +101,32 @@ describe('what is said of warmth', () => {
       text: 'At Back porch it waits 30 hours longer, and 2 chances in 100 of that is left. 9 in the same bag goes along.',
       label: 'Carried to Back porch',
     });
+  });
+
+  it('says what is begun now would be late while nobody is there, and nothing of an absence that does not meet it', () => {
+    const dated = (ms: number): string => `day ${Math.round((ms - NOW) / DAY_MS)}`;
+    const window = { lowMs: NOW + 3 * DAY_MS, readyMs: NOW + 4 * DAY_MS, highMs: NOW + 6 * DAY_MS, lateMs: NOW + 5 * DAY_MS };
+    const away = (from: number, to: number) => [{ fromMs: NOW + from * DAY_MS, toMs: NOW + to * DAY_MS }];
+    const said = (from: number, to: number, way: 'towel' | 'water' | 'pot' = 'towel'): string | null =>
+      startAwayInWords(window, away(from, to), NOW, methodOf(way), dated);
+    expect(said(4, 8)).toBe(
+      'Nobody is there from day 4 to day 8: a root may be in the paper before you are back. Begun on day 5 or later it is not.',
+    );
+    expect(said(4, 8, 'water')).toContain('seed may drown');
+    expect(said(4, 8, 'pot')).toContain('what is up may be drawn');
+    expect(said(0, 3)).toBeNull();
+    expect(said(8, 12)).toBeNull();
+    expect(startAwayInWords({ ...window, readyMs: null }, away(4, 8), NOW, methodOf('towel'), dated)).toBeNull();
+  });
+
+  it('of a mat says what it takes and costs, in whole hours', () => {
+    const day = { meanC: 27, minC: 26, maxC: 28, on: 0.42, wattHours: 182, matC: 31, warmUpHours: 3.2, overshootC: 0.6, reaches: true };
+    expect(energyInWords(day, 0.3)).toBe(
+      'The mat is on 10 hours a day and takes 182 Wh, 0.05 a day of your money. From cold it needs about 3 hours.',
+    );
+    expect(energyInWords({ ...day, on: 1, warmUpHours: null }, null)).toBe('The mat is on all day and takes 182 Wh.');
+    expect(energyInWords({ ...day, on: 0.04, warmUpHours: 0.4 }, null)).toBe(
+      'The mat is on 1 hour a day and takes 182 Wh. From cold it needs less than an hour.',
+    );
   });
 });

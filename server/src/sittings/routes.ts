@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { endSittingRequest, sittingChange, sittingRequest, skipRequest } from '@fresh-tuck/contract';
+import { endSittingRequest, sittingChange, sittingDay, sittingRequest, skipRequest } from '@fresh-tuck/contract';
 import { momentFrom } from '../clock.js';
 import { read } from '../http/problem.js';
 import type { Services } from '../services.js';
@@ -28,6 +28,13 @@ export function sittingRoutes({ act, clock, household, sittings }: Services): Ro
       const body = read(sittingChange, request.body);
       checkAt(body.at);
       act(`sitting ${sittingId}`, body, (nowMs) => sittings.change(sittingId, body, nowMs));
+      response.json(sittings.whole(sittingId));
+    })
+    .put('/sittings/:sittingId/day', (request, response) => {
+      const { sittingId } = request.params;
+      const body = read(sittingDay, request.body);
+      checkAt(body.at);
+      act(`sitting-day ${sittingId}`, body, () => sittings.begin(sittingId, body.at));
       response.json(sittings.whole(sittingId));
     })
     .post('/sittings/:sittingId/lines/:lineId/skips', (request, response) => {

@@ -79,6 +79,7 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
     db,
     'UPDATE sitting SET name = ?, at = ?, spent = ?, version = version + 1 WHERE id = ?',
   );
+  const day = write<[string | null, string]>(db, 'UPDATE sitting SET at = ?, version = version + 1 WHERE id = ?');
   const end = write<[number, string]>(db, 'UPDATE sitting SET ended_ms = ?, version = version + 1 WHERE id = ?');
   const insertLine = write<[string, string, string, number, number, string, string, string | null]>(
     db,
@@ -195,6 +196,11 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
         remove(nowMs, lineId);
       }
       update(change.name, change.at, change.spent, id);
+    },
+    /** Meant for another day. */
+    begin(id: string, at: string | null): void {
+      open(id);
+      day(at, id);
     },
     skip(sittingId: string, lineId: string, skipped: boolean): void {
       open(sittingId);

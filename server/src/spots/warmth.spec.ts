@@ -1,6 +1,17 @@
 import ICAL from 'ical.js';
 import { v7 as uuid } from 'uuid';
-import type { About, AwayView, Batch, BatchWithJournal, Elsewhere, ShelfView, SpotSheet, Today, WhatIf } from '@fresh-tuck/contract';
+import type {
+  About,
+  AwayView,
+  Batch,
+  BatchWithJournal,
+  Elsewhere,
+  ShelfView,
+  Sitting,
+  SpotSheet,
+  Today,
+  WhatIf,
+} from '@fresh-tuck/contract';
 import { readingBody, spotBody } from '@fresh-tuck/contract/testing';
 import { asks, batchBody, household, lookBody, NOW_MS, type Household } from '../testing/household.js';
 
@@ -57,6 +68,7 @@ describe('a warm spot', () => {
     const [same, cooler] = [await ask(27), await ask(22)];
     expect(same.parcels[0]?.after.stands).toEqual(same.parcels[0]?.before.stands as never);
     expect(cooler.body.meanC).toBeLessThan(23);
+    expect(cooler.text).toMatch(/The mat is on .* and takes \d+ Wh\./);
     expect(cooler.parcels[0]?.after.stands.readyMs).toBeGreaterThan(cooler.parcels[0]?.before.stands.readyMs ?? Infinity);
     expect(await refused(`spots/${mat}/what-if`, { id: undefined, setup: { ...MAT, mat: { ...MAT.mat, setC: 90 } } })).toMatch(
       /setC must be a number from 5 to 45/,
@@ -191,6 +203,33 @@ describe('being away', () => {
     home = await household();
   });
   const { get, post } = asks(() => home);
+
+  it('says of a planned list from which day it is not late, and puts it off with one word', async () => {
+    const id = uuid();
+    const at = '2026-04-12T19:30';
+    const lines = [{ id: uuid(), packetId: home.packetId, words: { spotId: home.spotId }, bag: null }];
+    const { version } = await post<Sitting>('sittings', { id, name: 'Sunday', at, lines });
+    const later = async (leaving: string, back: string): Promise<AwayView['later']> =>
+      (await get<AwayView>(`household/away?leaving=${leaving}&back=${back}`)).later;
+    const [list, ...more] = await later('2026-04-14T09:00', '2026-04-24T18:00');
+    expect(more).toEqual([]);
+    expect([list?.sittingId, list?.was]).toEqual([id, at]);
+    expect(list?.at).toMatch(/^2026-04-(1[3-9]|2\d)T19:30$/);
+    expect(list?.text).toMatch(/^Sunday: okra would be late while nobody is there. Begun on \w+ \d+ Apr or later it is not.$/);
+    expect(list?.label).toBe(`Begin it on ${/Begun on (.*) or later/.exec(list?.text ?? '')?.[1] ?? ''}`);
+    const put = (body: object, status = 200) =>
+      home.request
+        .put(`/api/sittings/${id}/day`)
+        .send({ id: uuid(), ...body })
+        .expect(status);
+    const moved = (await put({ at: list?.at })).body as Sitting;
+    expect([moved.at, moved.version, moved.lines.length]).toEqual([list?.at ?? '', version + 1, 1]);
+    expect(await later('2026-04-14T09:00', '2026-04-24T18:00')).toEqual([]);
+    // Gone before it begins, or back before anything shows: nothing to say.
+    await put({ at });
+    expect(await later('2026-04-11T12:00', '2026-04-12T18:00')).toEqual([]);
+    expect(((await put({ at: '2026-04-31T10:00' }, 422)).body as { detail: string }).detail).toMatch(/^at/);
+  });
 
   it('tells what runs late, with remedies whose first is free, and leaves those days out of the plan', async () => {
     await post('spots', spotBody({ name: 'Cold porch', kind: 'cool_room' }));

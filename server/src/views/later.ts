@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import type { AwayView } from '@fresh-tuck/contract';
 import type { Absence } from '@fresh-tuck/core/parcel';
 import { bestSpot, comesAt, type Standing } from '@fresh-tuck/core/sowing';
@@ -11,6 +12,9 @@ const DAY_MS = 86_400_000;
 const FOLLOWED_DAYS = 60;
 /** One chance in ten lies before it, sd. */
 const EARLY_SD = 1.28;
+/** When a list is laid that names no hour. */
+const EVENING = '18:00';
+const LOCAL = "yyyy-MM-dd'T'HH:mm";
 
 /**
  * Planned lists whose first roots would be late while nobody is there, with the day from
@@ -22,7 +26,7 @@ export function laterStarts(
   { crops, forecasts, household, packets, sittings, spots, warm }: Reader,
   { fromMs, toMs }: Absence,
   nowMs: number,
-  tell: (name: string, crops: readonly string[], fromMs: number) => string,
+  tell: (name: string, crops: readonly string[], beginMs: number) => { readonly text: string; readonly label: string },
 ): AwayView['later'] {
   const home = household.get();
   const offset = offsetHours(home.zone, nowMs);
@@ -40,9 +44,17 @@ export function laterStarts(
         .flatMap(({ packetId, words }) => lateWithin(packetId, words.spotId ?? null, startMs));
       if (due.length === 0) return [];
       const leadMs = Math.min(...due.map((each) => each.leadMs));
-      const text = tell(name ?? 'A planned list', [...new Set(due.map((each) => each.crop))], Math.max(toMs - leadMs, startMs));
-      return [{ sittingId: id, text }];
+      const begin = onDay(Math.max(toMs - leadMs, startMs), at);
+      const told = tell(name ?? 'A planned list', [...new Set(due.map((each) => each.crop))], begin.toMillis());
+      return [{ sittingId: id, ...told, at: begin.toFormat(LOCAL), was: at }];
     });
+
+  /** The first day from a moment on, at the hour that a list was meant for. */
+  function onDay(fromMs: number, at: string | null): DateTime {
+    const { hour, minute } = DateTime.fromISO(at ?? `2000-01-01T${EVENING}`);
+    const day = DateTime.fromMillis(fromMs, { zone: home.zone }).set({ hour, minute, second: 0, millisecond: 0 });
+    return day.toMillis() < fromMs ? day.plus({ days: 1 }) : day;
+  }
 
   /** How long a start of a packet takes at the earliest to a late root, where that falls into the absence. */
   function lateWithin(packetId: string, spotId: string | null, startMs: number): { crop: string; leadMs: number }[] {

@@ -23,6 +23,7 @@ import {
   bodyInWords,
   boardInWords,
   changedInWords,
+  energyInWords,
   degreesIn,
   occurrenceInWords,
   spotLead,
@@ -207,7 +208,8 @@ export function spotQuestions(reader: Reader) {
           };
         });
       const text = changedInWords(hours, day.reaches === false ? (wished.mat?.setC ?? null) : null, words);
-      return { body: day, hours, text, parcels };
+      const energy = wished.mat ? ` ${energyInWords(day, wished.pricePerKWh)}` : '';
+      return { body: day, hours, text: `${text}${energy}`, parcels };
     },
   };
 }

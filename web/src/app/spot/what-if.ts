@@ -5,7 +5,7 @@ import { MatButton } from '@angular/material/button';
 import { catchError, debounceTime, EMPTY, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { SpotSetup, SpotSheet, WhatIfRequest } from '@fresh-tuck/contract';
-import { counted, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
+import { formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Choices, type Choice } from '../kit/choices';
@@ -62,7 +62,7 @@ type Coming = (typeof COMING)[number];
       </ft-word>
     </h2>
     @if (answer(); as answer) {
-      <p class="answer" role="status">{{ answer.text }} {{ energy() }}</p>
+      <p class="answer" role="status">{{ answer.text }}</p>
       @if (answer.parcels.length > 0) {
         <p class="soft">Dashed as it goes now, filled as it would be; the next eight days, a line a day.</p>
       } @else {
@@ -204,20 +204,6 @@ export class WhatIfSection {
       ),
     ),
   );
-  /** What the mat takes in a day, and what that costs. */
-  protected readonly energy = computed(() => {
-    const body = this.answer()?.body;
-    if (!body || !this.wished().mat) return '';
-    const price = this.wished().pricePerKWh;
-    const use = `The mat is on ${Math.round(body.on * 24)} hours a day and takes ${Math.round(body.wattHours)} Wh`;
-    const cost = price === null ? '' : `, ${((body.wattHours / 1000) * price).toFixed(2)} a day of your money`;
-    const warm =
-      body.warmUpHours === null
-        ? ''
-        : ` From cold it needs ${body.warmUpHours < 1 ? 'less than an hour' : `about ${counted(Math.round(body.warmUpHours), 'hour')}`}.`;
-    return `${use}${cost}.${warm}`;
-  });
-
   constructor() {
     this.typed.valueChanges.pipe(takeUntilDestroyed()).subscribe((words) => {
       this.typed.markAsTouched();

@@ -5,7 +5,9 @@ import { AwayPanel } from './away';
 
 const VIEW: AwayView = {
   ...{ fromMs: ABOUT.nowMs, toMs: ABOUT.nowMs + 1, lead: '3 days away: see to 7 before leaving', rest: '2 others need nothing.' },
-  later: [{ sittingId: 'x', text: 'Saturday evening: melon would be late.' }],
+  later: [
+    { sittingId: 'x', text: 'Saturday evening: melon would be late.', label: 'Begin it on Wed 15 Apr', at: '2026-04-15T18:00', was: null },
+  ],
   parcels: [
     {
       ...{ id: 'b7', number: 7, title: 'Okra, Quay', holderId: 'h7', bagMates: [], spotName: 'Mat', carrier: 'towel', late: 0.7 },
@@ -23,6 +25,8 @@ describe('away for some days', () => {
   it('asks only when somebody wants to know, each remedy is one tap, and those days are planned out', async () => {
     const screen = await show(AwayPanel, {
       'GET household/away': VIEW,
+      'PUT sittings/x/day': {},
+      'POST holders/h7/undos': {},
       'POST holders/h7/place': {},
       'POST holders/h7/closure': {},
       'POST batches/b7/looks': {},
@@ -34,8 +38,21 @@ describe('away for some days', () => {
     expect(screen.sent('GET', 'household/away')?.query).toEqual({ leaving: '2026-04-12T09:00', back: '2026-04-15T18:00' });
     expect(screen.find('h2')?.textContent).toBe(VIEW.lead);
     expect(screen.text).toContain('Saturday evening: melon would be late.');
+    await screen.click('Begin it on Wed 15 Apr');
+    expect(screen.sent('PUT', 'sittings/x/day')?.body['at']).toBe('2026-04-15T18:00');
+    await screen.clickAbove('Undo');
+    expect(screen.asked.filter(({ path }) => path === 'sittings/x/day').map(({ body }) => body['at'] as string | null)).toEqual([
+      '2026-04-15T18:00',
+      null,
+    ]);
     await screen.click('Carried to Cold porch');
-    expect(screen.sent('POST', 'holders/h7/place')?.body['spotId']).toBe('s2');
+    const placed = screen.sent('POST', 'holders/h7/place')?.body;
+    expect(placed?.['spotId']).toBe('s2');
+    const bars = (): string[] => [...document.querySelectorAll('mat-snack-bar-container')].map(({ textContent }) => textContent);
+    await screen.until(() => bars().length === 1 && (bars()[0] ?? '').includes('7: carried to cold porch.'));
+    await screen.clickAbove('Undo');
+    await screen.until(() => screen.sent('POST', 'holders/h7/undos') !== undefined);
+    expect(screen.sent('POST', 'holders/h7/undos')?.body['recordId']).toBe(placed?.['id']);
     await screen.click('Watered and sealed');
     await screen.until(() => screen.sent('POST', 'holders/h7/closure') !== undefined);
     expect(screen.sent('POST', 'batches/b7/looks')?.body).toEqual(jasmine.objectContaining({ rewetted: true, seen: null }));

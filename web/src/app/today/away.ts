@@ -52,7 +52,10 @@ const DAY_MS = 86_400_000;
         <h2 id="away" ftArrival>{{ view()?.lead ?? 'Away from when to when' }}</h2>
         @if (view(); as view) {
           @for (later of view.later; track later.sittingId) {
-            <p class="waiting">{{ later.text }} <a [routerLink]="['/sitting', later.sittingId]">To the list</a></p>
+            <div class="remedy">
+              <p class="waiting">{{ later.text }}&ngsp;<a [routerLink]="['/sitting', later.sittingId]">To the list</a></p>
+              <button matButton="outlined" type="button" class="choice" (click)="putOff(later)">{{ later.label }}</button>
+            </div>
           }
           <ul>
             @for (parcel of view.parcels; track parcel.id) {
@@ -172,13 +175,15 @@ export class AwayPanel {
     this.run(this.api.undoAway({ id: uuid(), recordId: id }), 'Looks are planned for those days again.');
   }
 
+  protected putOff({ sittingId, at, was, text }: AwayView['later'][number]): void {
+    const begin = (day: string | null) => this.api.beginOn(sittingId, { id: uuid(), at: day });
+    const { dated, at: ms } = this.about.moments();
+    this.undoable(begin(at), `${text.split(':')[0] ?? ''}: planned for ${dated(ms(at))}.`, () => begin(was));
+  }
+
   /** One tap: what is done is written down; what must be seen is opened. */
   protected take({ id, number, holderId }: Parcel, remedy: Remedy): void {
-    if (remedy.spotId !== null)
-      return this.run(
-        this.api.carry(holderId, { id: uuid(), spotId: remedy.spotId, at: null }),
-        `${number}: ${remedy.label.toLowerCase()}.`,
-      );
+    if (remedy.spotId !== null) return this.carry(`${number}: ${remedy.label.toLowerCase()}.`, holderId, remedy.spotId);
     if (remedy.kind !== 'water') return void this.router.navigate(['/open', id]);
     const watered = this.api.look(id, {
       ...{ id: uuid(), at: null, via: 'opened', seen: null, marks: [], damp: null, rewetted: true, troubles: [] },
@@ -186,6 +191,24 @@ export class AwayPanel {
     });
     const sealed = remedy.closure === null ? EMPTY : this.api.close(holderId, { id: uuid(), closure: remedy.closure, at: null });
     this.run(concat(watered, sealed), `${number}: ${remedy.label.toLowerCase()}.`);
+  }
+
+  private carry(said: string, holderId: string, spotId: string): void {
+    const recordId = uuid();
+    this.undoable(this.api.carry(holderId, { id: recordId, spotId, at: null }), said, () =>
+      this.api.undoBag(holderId, { id: uuid(), recordId }),
+    );
+  }
+
+  /** Done and said, with its way back. */
+  private undoable(request: Observable<unknown>, said: string, undo: () => Observable<unknown>): void {
+    request
+      .pipe(
+        switchMap(() => this.notice.say(said, 'Undo').onAction()),
+        switchMap(undo),
+        takeUntilDestroyed(this.destroyRef),
+      )
+      .subscribe({ error: (problem: ApiProblem) => this.error.set(problem.message) });
   }
 
   private run(request: Observable<unknown>, said: string): void {

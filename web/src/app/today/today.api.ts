@@ -8,6 +8,8 @@ import type {
   LookRequest,
   PlaceRequest,
   RemovalRequest,
+  Sitting,
+  SittingDay,
   SittingName,
   TakeBackRequest,
   Today,
@@ -21,6 +23,7 @@ export class TodayApi {
 
   readonly today = () => this.transport.get<Today>('today');
   readonly sittings = () => this.transport.get<SittingName[]>('sittings');
+  readonly beginOn = (sittingId: string, body: SittingDay) => this.transport.send<Sitting>('PUT', `sittings/${sittingId}/day`, body);
   /** What an absence would do, and the remedies. */
   readonly away = (leaving: string, back: string) => this.transport.get<AwayView>('household/away', { leaving, back });
   readonly planAway = (body: AbsenceRequest) => this.transport.send<About>('POST', 'household/absences', body);
