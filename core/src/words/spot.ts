@@ -86,7 +86,7 @@ export function changedInWords(hours: readonly Reading[], missedC: number | null
  */
 export function energyInWords({ on, wattHours, warmUpHours }: BodyDay, pricePerKWh: number | null): string {
   const hours = Math.round(on * 24);
-  const use = `The mat is on ${hours >= 24 ? 'all day' : hours < 1 ? 'less than an hour a day' : `${counted(hours, 'hour')} a day`} and takes ${Math.round(wattHours)} Wh`;
+  const use = `The mat is on ${hours >= 24 ? 'all day' : hours < 1 ? 'less than an hour a day' : `${counted(hours, 'hour')} a day`} and takes ${Math.round(wattHours)}\u00a0Wh`;
   const cost = pricePerKWh === null ? '' : `, ${((wattHours / 1000) * pricePerKWh).toFixed(2)} a day of your money`;
   const warm =
     warmUpHours === null

@@ -122,11 +122,11 @@ describe('what is said of warmth', () => {
   it('of a mat says what it takes and costs, in whole hours', () => {
     const day = { meanC: 27, minC: 26, maxC: 28, on: 0.42, wattHours: 182, matC: 31, warmUpHours: 3.2, overshootC: 0.6, reaches: true };
     expect(energyInWords(day, 0.3)).toBe(
-      'The mat is on 10 hours a day and takes 182 Wh, 0.05 a day of your money. From cold it needs about 3 hours.',
+      'The mat is on 10 hours a day and takes 182\u00a0Wh, 0.05 a day of your money. From cold it needs about 3 hours.',
     );
-    expect(energyInWords({ ...day, on: 1, warmUpHours: null }, null)).toBe('The mat is on all day and takes 182 Wh.');
+    expect(energyInWords({ ...day, on: 1, warmUpHours: null }, null)).toBe('The mat is on all day and takes 182\u00a0Wh.');
     expect(energyInWords({ ...day, on: 0.04, warmUpHours: 0.4 }, null)).toBe(
-      'The mat is on 1 hour a day and takes 182 Wh. From cold it needs less than an hour.',
+      'The mat is on 1 hour a day and takes 182\u00a0Wh. From cold it needs less than an hour.',
     );
   });
 });

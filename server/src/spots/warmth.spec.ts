@@ -68,7 +68,7 @@ describe('a warm spot', () => {
     const [same, cooler] = [await ask(27), await ask(22)];
     expect(same.parcels[0]?.after.stands).toEqual(same.parcels[0]?.before.stands as never);
     expect(cooler.body.meanC).toBeLessThan(23);
-    expect(cooler.text).toMatch(/The mat is on .* and takes \d+ Wh\./);
+    expect(cooler.text).toMatch(/The mat is on .* and takes \d+\sWh\./);
     expect(cooler.parcels[0]?.after.stands.readyMs).toBeGreaterThan(cooler.parcels[0]?.before.stands.readyMs ?? Infinity);
     expect(await refused(`spots/${mat}/what-if`, { id: undefined, setup: { ...MAT, mat: { ...MAT.mat, setC: 90 } } })).toMatch(
       /setC must be a number from 5 to 45/,

@@ -41,10 +41,12 @@ const HOUR_MS = 3_600_000;
           </button>
         </li>
       } @empty {
-        <li class="soft">Nothing came over it that was told.</li>
+        <li class="soft">
+          Nothing yet. What is noted marks whatever stood there meanwhile; where no thermometer read it, the forecasts reckon with it.
+        </li>
       }
     </ul>
-    <form [formGroup]="form" (ngSubmit)="save()">
+    <form class="moments" [formGroup]="form" (ngSubmit)="save()">
       <mat-form-field appearance="outline">
         <mat-label>What came, or is to come</mat-label>
         <mat-select formControlName="kind">

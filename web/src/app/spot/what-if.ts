@@ -64,7 +64,7 @@ type Coming = (typeof COMING)[number];
     @if (answer(); as answer) {
       <p class="answer" role="status">{{ answer.text }}</p>
       @if (answer.parcels.length > 0) {
-        <p class="soft">Dashed as it goes now, filled as it would be; the next eight days, a line a day.</p>
+        <p class="soft">Dashed as it goes now, filled as it would be, each for as long as it is worth waiting; eight days, a line a day.</p>
       } @else {
         <p class="soft">Nothing stands here now.</p>
       }
