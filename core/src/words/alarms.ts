@@ -1,5 +1,6 @@
 import type { Ahead } from '../looking/index.js';
 import { counted, HOUR_MS, listed, type Words } from '../units/index.js';
+import type { SpotSetup } from '../warmth/index.js';
 import type { DangerTold } from './danger.js';
 import { inTen } from './shares.js';
 
@@ -23,15 +24,22 @@ const LEAD: Readonly<Record<Ahead['kind'], string>> = {
   chilled: 'will be too cold',
   unchilled: 'will be too warm to chill',
 };
-/** What is done now, before it comes. */
-const DO: Readonly<Record<Ahead['kind'], (it: string, goes: string) => string>> = {
-  hot: (it, goes) =>
-    `Carry ${it} to a cooler board before then, or lay a cloth over the window, lift the lid and turn the mat down; ${goes} back when it has passed.`,
+/** What is done now, before it comes. @param spared what cools the place itself */
+const DO: Readonly<Record<Ahead['kind'], (it: string, goes: string, spared: string) => string>> = {
+  hot: (it, goes, spared) => `Carry ${it} to a cooler board before then${spared}; ${goes} back when it has passed.`,
   frozen: (it) => `Carry ${it} indoors before then.`,
   chilled: (it, goes) => `Carry ${it} to a warmer board for the night; ${goes} back when it has passed.`,
   unchilled: (it, goes) =>
     `Carry ${it} to a colder place, else those days do not count; nothing dies of it, and ${goes} on where it stopped.`,
 };
+
+/** A place as its alarms speak of it. */
+export interface AlarmedPlace {
+  readonly name: string;
+  readonly setup: Pick<SpotSetup, 'lidded' | 'mat' | 'sun'>;
+  /** No thermometer ever read it. */
+  readonly guessed: boolean;
+}
 
 /**
  * A harm that the hours ahead of a place would do, for Today, with what to do now.
@@ -39,22 +47,30 @@ const DO: Readonly<Record<Ahead['kind'], (it: string, goes: string) => string>> 
  * @param ahead the worst of what is foreseen for the kinds that stand there
  */
 export function alarmInWords(
-  place: string,
+  { name, setup, guessed }: AlarmedPlace,
   ahead: Ahead,
   numbers: readonly number[],
   words: Pick<Words, 'when' | 'temperature'>,
 ): DangerTold {
   const one = numbers.length === 1;
-  const extreme = 'peakC' in ahead ? `up to ${words.temperature(ahead.peakC)}` : `down to ${words.temperature(ahead.lowC)}`;
+  const degrees = (celsius: number): string => (guessed ? `about ${words.temperature(Math.round(celsius))}` : words.temperature(celsius));
+  const extreme = 'peakC' in ahead ? `up to ${degrees(ahead.peakC)}` : `down to ${degrees(ahead.lowC)}`;
   const harm =
     ahead.kind === 'hot'
-      ? `: ${inTen(ahead.dies)} of the seed would die of it, by rule of thumb`
+      ? `; ${inTen(ahead.dies)} of the seed would die of it, by rule of thumb`
       : ahead.kind === 'chilled'
         ? ', too cold for damp seed of a warm country'
         : '';
+  const cooling = [
+    ...(setup.sun ? ['lay a cloth over the window'] : []),
+    ...(setup.lidded ? ['lift the lid'] : []),
+    ...(setup.mat ? ['turn the mat down'] : []),
+  ];
+  const spared = cooling.length === 0 ? '' : `, or ${listed(cooling)}`;
+  const doubt = guessed ? ' That is guessed by its kind of place: a thermometer laid there for a day knows better.' : '';
   return {
-    lead: `${place} ${LEAD[ahead.kind]} from ${words.when(ahead.fromMs)}: ${extreme}`,
-    text: `${one ? 'There stands' : 'There stand'} ${listed(numbers)}${harm}. ${DO[ahead.kind](one ? 'it' : 'them', one ? 'it goes' : 'they go')}`,
+    lead: `${name} ${LEAD[ahead.kind]} from ${words.when(ahead.fromMs)}: ${extreme}`,
+    text: `${listed(numbers)} ${one ? 'stands' : 'stand'} there${harm}. ${DO[ahead.kind](one ? 'it' : 'them', one ? 'it goes' : 'they go', spared)}${doubt}`,
   };
 }
 
@@ -68,5 +84,5 @@ export function silentInWords(
 ): string {
   const minutes = Math.round((nowMs - last.atMs) / 60_000);
   const since = minutes < 120 ? counted(minutes, 'minute') : counted(Math.round((nowMs - last.atMs) / HOUR_MS), 'hour');
-  return `No reading from ${name} at ${place} for ${since}; it said ${words.temperature(last.celsius)} at ${words.when(last.atMs)}. Look whether it has power and reaches the app, and at the place itself.`;
+  return `No reading from ${name} at ${place} for ${since}; it said ${words.temperature(last.celsius)} last (${words.when(last.atMs)}). Look whether it has power and reaches the app, and at the place itself.`;
 }

@@ -18,6 +18,7 @@ import {
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
+const sill = { name: 'South sill', setup: { lidded: true, mat: null, sun: { fromHour: 10, toHour: 15 } }, guessed: true };
 const said = { nowMs: NOW, chillDays: null, coldThere: false };
 
 describe('what is said of warmth', () => {
@@ -74,16 +75,21 @@ describe('what is said of warmth', () => {
       const texts = [
         ...harms.flatMap((harm) => [
           aheadInWords(harm, own),
-          ...[[7], [7, 9]].map((numbers) => alarmInWords('South sill', harm, numbers, own).text),
+          ...[[7], [7, 9]].map((numbers) => alarmInWords(sill, harm, numbers, own).text),
         ]),
         silentInWords('the wire', 'Mat', { atMs: NOW - 40 * 60_000, celsius: 27.3 }, NOW, own),
         changedInWords(hours, 30, own),
       ];
       for (const text of texts) expect(slipsIn(text, units)).withContext(text).toEqual([]);
-      expect(alarmInWords('South sill', harms[0] as Ahead, [7], own).text).toContain('Carry it to a cooler board before then');
+      expect(alarmInWords(sill, harms[0] as Ahead, [7], own).text).toContain(
+        'Carry it to a cooler board before then, or lay a cloth over the window and lift the lid; it goes back when it has passed. That is guessed',
+      );
+      expect(
+        alarmInWords({ ...sill, setup: { lidded: false, mat: null, sun: null }, guessed: false }, harms[0] as Ahead, [7, 9], own).text,
+      ).toMatch(/^7 and 9 stand there; .* Carry them to a cooler board before then; they go back when it has passed\.$/);
     }
     expect(silentInWords('the wire', 'Mat', { atMs: NOW - 40 * 60_000, celsius: 27.3 }, NOW, words)).toContain(
-      'for 40 minutes; it said 27.3 °C',
+      'for 40 minutes; it said 27.3 °C last (',
     );
   });
 

@@ -108,6 +108,11 @@ export function warmSpots(spots: SpotStore, setups: SetupStore, household: Pick<
   }
 
   return {
+    /** A place as its alarms speak of it. */
+    alarmed(id: string, nowMs: number): { readonly name: string; readonly setup: Told; readonly guessed: boolean } {
+      const { name, kind } = spots.get(id);
+      return { name, setup: setups.at(id, kind, nowMs), guessed: spots.lastReadMs(id, nowMs) === null };
+    },
     at,
     ahead,
     record,

@@ -2,7 +2,7 @@ import type { Batch, Today } from '@fresh-tuck/contract';
 import { hoursWhereItLies, isChilling } from '@fresh-tuck/core/judging';
 import { harmAhead, type Ahead } from '@fresh-tuck/core/looking';
 import type { Words } from '@fresh-tuck/core/units';
-import { alarmInWords, silentInWords } from '@fresh-tuck/core/words';
+import { alarmInWords, silentInWords, type AlarmedPlace } from '@fresh-tuck/core/words';
 import type { ProbeStore } from '../spots/probes.js';
 
 /** What is worst, first. */
@@ -26,21 +26,21 @@ export function worstAhead(batches: readonly Batch[], nowMs: number): { readonly
 }
 
 /** What will harm, before it does: by the hours that are foreseen at each place. */
-export function alarmsOf(live: readonly Batch[], nowMs: number, words: Words): Today['alarms'] {
+export function alarmsOf(live: readonly Batch[], placeOf: (spotId: string) => AlarmedPlace, nowMs: number, words: Words): Today['alarms'] {
   const spotIds = [...new Set(live.map(({ holder }) => holder.spotId))];
   return spotIds
     .flatMap((spotId) => {
       const there = live.filter(({ holder }) => holder.spotId === spotId);
       const worst = worstAhead(there, nowMs);
       if (!worst) return [];
-      const spotName = there[0]?.holder.spotName ?? '';
+      const place = placeOf(spotId);
       const numbers = worst.batches.map(({ number }) => number).sort((a, b) => a - b);
       return [
         {
           spotId,
-          spotName,
+          spotName: place.name,
           atMs: worst.ahead.fromMs,
-          ...alarmInWords(spotName, worst.ahead, numbers, words),
+          ...alarmInWords(place, worst.ahead, numbers, words),
           batchIds: worst.batches.map(({ id }) => id),
         },
       ];

@@ -91,7 +91,7 @@ function minutesFor(due: readonly Batch[], nowMs: number): number {
 }
 
 /** The walk round the home: what to open now and what to leave shut. */
-export function todayView({ batches, forecasts, household, probes, rounds, said, spots }: Reader) {
+export function todayView({ batches, forecasts, household, probes, rounds, said, spots, warm }: Reader) {
   return {
     whole(nowMs: number): Today {
       const home = household.get();
@@ -112,7 +112,7 @@ export function todayView({ batches, forecasts, household, probes, rounds, said,
         nowMs,
         stations,
         dangers: dangersOf(live, nowMs, words),
-        alarms: alarmsOf(live, nowMs, words),
+        alarms: alarmsOf(live, (id) => warm.alarmed(id, nowMs), nowMs, words),
         silent: silentOf(probes.all(), (id) => spots.get(id).name, nowMs, words),
         shut: live
           .filter((batch) => !due.includes(batch))

@@ -93,7 +93,8 @@ function told(
     // What is closed already loses least; a corner that is open is shut.
     const seals = batch.carrier.kind === 'towel' && facts.closure === 'corner_open';
     const driesMs = driesAfter(facts, answers, absence.fromMs, seals ? 'sealed_air' : facts.closure);
-    put({ kind: 'water', driesMs, holds: driesMs >= absence.toMs, seals }, 0, HOUR_MS);
+    // Where a root is the greater risk, water comes after what is done about it.
+    put({ kind: 'water', driesMs, holds: driesMs >= absence.toMs, seals }, risk.late > tolerance ? risk.late : 0, HOUR_MS);
   }
   if (risk.countMs !== null) put({ kind: 'count' }, 0, 2 * HOUR_MS);
   if (risk.late > tolerance) cooler();

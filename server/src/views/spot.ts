@@ -157,7 +157,7 @@ export function spotQuestions(reader: Reader) {
         alarm:
           worst &&
           alarmInWords(
-            row.name,
+            warm.alarmed(spotId, nowMs),
             worst.ahead,
             worst.batches.map(({ number }) => number),
             words,
