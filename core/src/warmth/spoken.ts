@@ -76,13 +76,17 @@ interface Day extends DayRange {
 }
 /** Days that a pattern is the mean of. */
 const PATTERN_DAYS = 5;
+/** Longer than this no reading is an hour's, ms. */
+const HOURLY_MS = 2 * HOUR_MS;
 const DAY_HOURS = 24;
 
 /** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle, and corrects one of the same stretch. What came over it once is none of them. */
 export function daysOf(readings: readonly Reading[], utcOffsetHours: number): Day[] {
   const days = new Map<number, Day>();
   const counting = new Map(readings.filter(({ once }) => !once).map((reading) => [`${reading.fromMs} ${reading.toMs}`, reading]));
-  for (const { fromMs, toMs, minC, maxC } of counting.values()) {
+  for (const { fromMs, toMs, ...read } of counting.values()) {
+    // What an hour swings is its thermostat's doing, and none of the day's.
+    const { minC, maxC } = toMs - fromMs > HOURLY_MS ? read : { minC: (read.minC + read.maxC) / 2, maxC: (read.minC + read.maxC) / 2 };
     const key = Math.floor(((fromMs + toMs) / 2 / HOUR_MS + utcOffsetHours) / DAY_HOURS);
     const known = days.get(key);
     days.set(

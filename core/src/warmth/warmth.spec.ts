@@ -134,6 +134,31 @@ describe('a long record', () => {
     );
   });
 
+  it('expects no day’s swing of a thermostat that switches within the hour, and the day’s where the hours themselves go up and down', () => {
+    const now = Date.UTC(2026, 3, 11);
+    const logged = (meanAt: (hour: number) => number) =>
+      Array.from({ length: 72 }, (_, nth) => {
+        const fromMs = now - (72 - nth) * HOUR_MS;
+        return { fromMs, toMs: fromMs + HOUR_MS, minC: meanAt(nth % 24) - 0.8, maxC: meanAt(nth % 24) + 0.8 };
+      });
+    const guess = { minC: 24, maxC: 28 };
+    const steady = placeNow(
+      logged(() => 28.4),
+      guess,
+      now,
+      0,
+    );
+    expect(steady.maxC - steady.minC).toBeLessThan(0.01);
+    expect(steady.maxC).toBeCloseTo(28.4, 6);
+    const sill = placeNow(
+      logged((hour) => 20 + 4 * Math.cos(((hour - 16) / 24) * 2 * Math.PI)),
+      guess,
+      now,
+      0,
+    );
+    expect([sill.minC, sill.maxC].map(Math.round)).toEqual([16, 24]);
+  });
+
   it('fills a gap by days and not by hours: a logger that writes hourly leaves its place its daily swing', () => {
     const hourly = Array.from({ length: 72 }, (_, hour) => {
       const celsius = 20 + 5 * Math.cos(((hour - 15.5) / 24) * 2 * Math.PI);
