@@ -119,7 +119,9 @@ test('a sunny sill overshoots: seen beforehand, warned of on Today, and then in 
   await expect(page.getByText(/Sun 12 Apr, 06:00 to Sun 12 Apr, 21:00: a clear sky, sun on it/)).toBeVisible();
 
   await page.goto(own.address);
-  await expect(page.getByRole('heading', { name: /^South sill will be too hot from (?:tomorrow )?1\d:00: up to about [345]\d °C/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /^South sill will be too hot from (?:tomorrow )?1\d:00: up to about [345]\d °C/ }),
+  ).toBeVisible();
   await expect(page.getByText(/Carry it to a cooler board before then/)).toBeVisible();
 
   await own.restart('2026-04-13T07:10+02:00');
