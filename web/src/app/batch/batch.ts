@@ -10,7 +10,7 @@ import { catchError, EMPTY, type Observable, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
-import { counted, formatTemperature, listed } from '@fresh-tuck/core/units';
+import { formatTemperature, listed } from '@fresh-tuck/core/units';
 import { Parts } from './parts';
 import { AboutService } from '../data/household/about.service';
 import { Acts } from '../data/household/acts.service';
@@ -22,6 +22,7 @@ import { dayMs } from '../data/household/moments';
 import { Advice } from '../kit/advice';
 import { Arrival } from '../kit/arrival';
 import { Bag } from './bag';
+import { chainOf } from './chain';
 import { Correct } from './correct';
 import { Days } from './days';
 import { Journal } from './journal';
@@ -190,26 +191,7 @@ export class BatchScreen {
     return `${tipped} of ${batch.facts.seeds} ${shown}, ${moved} were moved.`;
   }
 
-  /** The tries that it follows, and that follow it. */
-  protected chain({ from, followers }: BatchWithJournal): { id: string; before: string; number: number; after: string }[] {
-    const before = from
-      ? [
-          {
-            id: from.batchId,
-            before: from.kind === 'split' ? 'Laid apart from ' : 'A second try after ',
-            number: from.number,
-            after: from.daysLost > 0 ? `: ${counted(from.daysLost, 'day')} lost since the first` : '',
-          },
-        ]
-      : [];
-    const after = followers.map(({ batchId, number, kind }) => ({
-      id: batchId,
-      before: kind === 'split' ? 'Some of it was laid apart as ' : 'Begun again as ',
-      number,
-      after: '',
-    }));
-    return [...before, ...after];
-  }
+  protected readonly chain = chainOf;
 
   /** Cold that it has earned of what its kind wants; null where it wants none. */
   protected chill({ answers, closed }: BatchWithJournal): string | null {

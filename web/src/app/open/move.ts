@@ -1,3 +1,4 @@
+import { moveAdvised } from './advised';
 import {
   afterNextRender,
   ChangeDetectionStrategy,
@@ -118,7 +119,7 @@ export class Move {
   /** Labels given, once it is saved; empty where it waits in this browser. */
   protected readonly labels = signal<{ number: number; seed: number | null }[] | null>(null);
   protected readonly count = computed(() => this.chosen().size + this.uncounted());
-  protected readonly advice = computed(() => this.batch().judgement.advice.find(({ kind }) => kind === 'move' || kind === 'rescue'));
+  protected readonly advice = computed(() => moveAdvised(this.batch().judgement.advice));
   protected readonly card = computed(() => {
     const destination = this.destination();
     const { units } = this.about.household();

@@ -30,6 +30,7 @@ import { DraftHistory } from './draft-history';
 import { Legend } from './legend';
 import { momentOf } from './moment';
 import { LookAsks } from './asks';
+import { moveAdvised } from './advised';
 import { Move } from './move';
 import { Peek } from './peek';
 import { onlyPartOf, saveAndMoveText, saveText } from './save-text';
@@ -107,9 +108,7 @@ export class OpenScreen {
   protected readonly counted = computed(() => this.before()?.counted.reduce((sum, { count }) => sum + count, 0) ?? 0);
   protected readonly walk = walked(this.batchId, this.correcting);
   /** Sprouts are ready: then the filled button is their move. */
-  protected readonly moveDue = computed(
-    () => !this.correcting() && (this.answer()?.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue') ?? false),
-  );
+  protected readonly moveDue = computed(() => !this.correcting() && moveAdvised(this.answer()?.judgement.advice ?? []) !== null);
   protected readonly verdict = computed(() => this.answer()?.judgement.headline ?? null);
   protected readonly button = computed(() => {
     if (this.correcting()) return 'Save the correction';
@@ -282,8 +281,7 @@ export class OpenScreen {
               .subscribe({ next: (done) => done && this.onward(), error: (problem: ApiProblem) => this.error.set(problem.message) });
             return;
           }
-          const due = after.judgement.advice.some(({ kind }) => kind === 'move' || kind === 'rescue');
-          if (body.via !== 'skipped' && due && !this.later) {
+          if (body.via !== 'skipped' && moveAdvised(after.judgement.advice) && !this.later) {
             this.batch.set(after);
             this.history.begin(emptyDraft(this.draft().via));
             this.moving.set(true);
