@@ -1,3 +1,5 @@
+import type { Crop } from '../crops/index.js';
+import type { Progress } from '../warmth/index.js';
 import { dryingForecast, lossPerDay, type Closure } from '../carrier/index.js';
 import { methodOf } from '../method/index.js';
 import { feltOf, type Absence, type Answers, type ParcelFacts } from '../parcel/index.js';
@@ -62,4 +64,44 @@ export function driesAfter(facts: ParcelFacts, { meanC }: Pick<Answers, 'meanC'>
   const loss = (method.lossPerDayAt25C ?? lossPerDay(facts.closure)) * (method.lossPerDayAt25C === null ? times : 1);
   return dryingForecast(loss, meanC, leavingMs, [...feltOf(facts), { atMs: leavingMs, damp: 'damp', rewetted: true }], leavingMs)
     .dryingAtMs;
+}
+
+/** One chance in ten lies before it, sd of log progress. */
+const EARLY_SD = 1.28;
+
+/**
+ * How long a start takes at the earliest to a root too long to free, where that falls into an absence.
+ *
+ * @param prior of the lot: median of log progress at which the living tip, and its spread
+ * @param progress of the place that it would lie in, from its start on
+ * @returns ms from the start; null where nothing is late meanwhile
+ */
+export function lateStart(
+  { lateMm, mmPerDayAtOptimum }: Crop['root'],
+  { logMedian, spread }: { readonly logMedian: { readonly mean: number }; readonly spread: { readonly median: number } },
+  progress: Pick<Progress, 'startMs' | 'when'>,
+  { fromMs, toMs }: Absence,
+): number | null {
+  const grows = lateMm / mmPerDayAtOptimum;
+  const early = progress.when(Math.exp(logMedian.mean - EARLY_SD * spread.median) + grows);
+  const usual = progress.when(Math.exp(logMedian.mean) + grows);
+  return early === null || early >= toMs || (usual ?? Infinity) < fromMs ? null : early - progress.startMs;
+}
+
+/**
+ * The first absence in which what is begun now would be late, and from when a start is late enough; null where none is.
+ *
+ * @param window of the first sprout, as its forecast has it
+ * @param away rising
+ */
+export function startedAway(
+  { readyMs, lowMs, highMs, lateMs }: Pick<Answers['window'], 'readyMs' | 'lowMs' | 'highMs' | 'lateMs'>,
+  away: readonly Absence[],
+  startMs: number,
+): { readonly absence: Absence; readonly beginMs: number } | null {
+  if (readyMs === null || lateMs === null) return null;
+  const stays = lateMs - readyMs;
+  const earlyMs = (lowMs ?? readyMs) + stays;
+  const absence = away.find(({ fromMs, toMs }) => earlyMs < toMs && (highMs ?? readyMs) + stays > fromMs);
+  return absence ? { absence, beginMs: startMs + absence.toMs - earlyMs } : null;
 }

@@ -119,7 +119,7 @@ export function hoursAhead(
 }
 
 /** So long after it is over something is still felt, h: by then the body has settled. */
-const SETTLES_HOURS = 24;
+export const SETTLES_HOURS = 24;
 /** Less than this nobody would feel, K. */
 const FELT_C = 0.1;
 /** Nobody having measured, it is not taken to have been hotter than wet seed mostly bears, °C: a guess kills none. */

@@ -77,7 +77,7 @@ interface Day extends DayRange {
 /** Days that a pattern is the mean of. */
 const PATTERN_DAYS = 5;
 /** Longer than this no reading is an hour's, ms. */
-const HOURLY_MS = 2 * HOUR_MS;
+export const HOURLY_MS = 2 * HOUR_MS;
 const DAY_HOURS = 24;
 
 /** The days of a record by the place's calendar, rising; a reading belongs to the day of its middle, and corrects one of the same stretch. What came over it once is none of them. */

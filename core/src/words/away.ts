@@ -1,4 +1,4 @@
-import type { AwayRisk } from '../looking/index.js';
+import type { AwayRisk, startedAway } from '../looking/index.js';
 import type { Method } from '../method/index.js';
 import { about, counted, chanceInWords, DAY_MS, HOUR_MS, listed, numberWord, spanInWords, type Words } from '../units/index.js';
 
@@ -74,6 +74,8 @@ export function awayLead(harmed: readonly number[], span: string): string {
   return `${span} away: see to ${listed(harmed)} before leaving`;
 }
 
+const dateOf = (ms: number, words: Pick<Words, 'moment'>): string => words.moment(ms).split(',')[0] ?? '';
+
 /** A list that is planned, whose sprouts would be ready while nobody is there; and its button. */
 export function laterInWords(
   name: string,
@@ -81,40 +83,23 @@ export function laterInWords(
   beginMs: number,
   words: Pick<Words, 'moment'>,
 ): { readonly text: string; readonly label: string } {
-  const date = words.moment(beginMs).split(',')[0] ?? '';
+  const date = dateOf(beginMs, words);
   return {
     text: `${name}: ${listed(crops)} would be late while nobody is there. Begun on ${date} or later ${crops.length === 1 ? 'it is' : 'they are'} not.`,
     label: `Begin it on ${date}`,
   };
 }
 
-/**
- * Whether what is begun now would be late while nobody is there, and from when it is not; null where it is not.
- *
- * @param window of the first sprout, as its forecast has it
- * @param away rising
- * @param dated a day as one would say it
- */
+/** What is begun now would be late while nobody is there. */
 export function startAwayInWords(
-  window: {
-    readonly readyMs: number | null;
-    readonly lowMs: number | null;
-    readonly highMs: number | null;
-    readonly lateMs: number | null;
-  },
-  away: readonly { readonly fromMs: number; readonly toMs: number }[],
-  startMs: number,
+  { absence, beginMs }: NonNullable<ReturnType<typeof startedAway>>,
   { event, late }: Pick<Method, 'event' | 'late'>,
-  dated: (ms: number) => string,
-): string | null {
-  const { readyMs, lowMs, highMs, lateMs } = window;
-  if (readyMs === null || lateMs === null) return null;
-  const earlyMs = (lowMs ?? readyMs) + (lateMs - readyMs);
-  const clash = away.find(({ fromMs, toMs }) => earlyMs < toMs && (highMs ?? readyMs) + (lateMs - readyMs) > fromMs && startMs < toMs);
-  if (!clash) return null;
+  words: Pick<Words, 'moment'>,
+): string {
+  const dated = (ms: number): string => dateOf(ms, words);
   const harm = late === 'drowned' ? 'seed may drown' : event === 'tip' ? 'a root may be in the paper' : 'what is up may be drawn';
-  const begin = dated(startMs + Math.max(clash.toMs - earlyMs, 0) + DAY_MS);
-  return `Nobody is there from ${dated(clash.fromMs)} to ${dated(clash.toMs)}: ${harm} before you are back. Begun on ${begin} or later it is not.`;
+  // A day is said, not an hour: the first that lies wholly behind it.
+  return `Nobody is there from ${dated(absence.fromMs)} to ${dated(absence.toMs)}: ${harm} before you are back. Begun on ${dated(beginMs + DAY_MS)} or later it is not.`;
 }
 
 /** Of how many nothing is to be done. */

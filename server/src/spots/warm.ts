@@ -5,8 +5,10 @@ import {
   bodyOf,
   fitBody,
   hoursAhead,
+  HOURLY_MS,
   hoursTold,
   placeNow,
+  SETTLES_HOURS,
   type DayRange,
   type FittedBody,
   type HourReading,
@@ -16,7 +18,7 @@ import {
 } from '@fresh-tuck/core/warmth';
 import { offsetHours } from '@fresh-tuck/core/units';
 import type { HouseholdStore } from '../household/store.js';
-import type { SetupStore } from './setups.js';
+import type { SetupStore, SpotEvent } from './setups.js';
 import type { SpotRecord, SpotStore } from './store.js';
 
 const HOUR_MS = 3_600_000;
@@ -28,10 +30,6 @@ const LEAST_HOURS = 18;
 /** It is fitted anew every so many hours: a new hour changes little. */
 const ANEW_HOURS = 6;
 const KEPT = 60;
-/** So long after it is over what came over a place is still felt, ms. */
-const SETTLED_MS = DAY_MS;
-/** Longer than this no reading is an hour's, ms. */
-const HOURLY_MS = 2 * HOUR_MS;
 
 /** A spot as its readings have it, set up as it was then; and how it is set up now. */
 export interface WarmSpot extends SpotBody {
@@ -98,13 +96,23 @@ export function warmSpots(spots: SpotStore, setups: SetupStore, household: Pick<
     return { ...known, readings: [...told(id, known, fromMs, toMs), ...known.readings] };
   }
   function told(id: string, { readings, guess }: Pick<SpotRecord, 'readings' | 'guess'>, fromMs: number, toMs: number): Reading[] {
-    const events = setups.events(id, fromMs - SETTLED_MS, toMs);
-    const [first] = events;
-    if (!first) return [];
-    const offset = offsetHours(household.get().zone, first.fromMs);
-    const setup = setups.at(id, spots.get(id).kind, first.fromMs);
-    const around = setup.mat ? (setup.room ?? PLACE_KINDS.room) : placeNow(readings, guess, first.fromMs, offset);
-    return hoursTold({ readings, guess, setup, around, fitted: null }, events, offset);
+    const events = setups.events(id, fromMs - SETTLES_HOURS * HOUR_MS, toMs);
+    if (events.length === 0) return [];
+    const { zone } = household.get();
+    const { kind } = spots.get(id);
+    // Each as the place was set up then.
+    const bySetup = new Map<string, SpotEvent[]>();
+    for (const event of events) {
+      const key = JSON.stringify(setups.at(id, kind, event.fromMs));
+      bySetup.set(key, [...(bySetup.get(key) ?? []), event]);
+    }
+    return [...bySetup.values()].flatMap((together) => {
+      const beganMs = Math.min(...together.map((event) => event.fromMs));
+      const offset = offsetHours(zone, beganMs);
+      const setup = setups.at(id, kind, beganMs);
+      const around = setup.mat ? (setup.room ?? PLACE_KINDS.room) : placeNow(readings, guess, beganMs, offset);
+      return hoursTold({ readings, guess, setup, around, fitted: null }, together, offset);
+    });
   }
 
   return {

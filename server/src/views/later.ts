@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import type { AwayView } from '@fresh-tuck/contract';
 import type { Absence } from '@fresh-tuck/core/parcel';
+import { lateStart } from '@fresh-tuck/core/looking';
 import { bestSpot, comesAt, type Standing } from '@fresh-tuck/core/sowing';
 import { offsetHours } from '@fresh-tuck/core/units';
 import { integrateProgress, responseOf, type Progress } from '@fresh-tuck/core/warmth';
@@ -10,8 +11,6 @@ import type { Reader } from '../forecasts/reader.js';
 const DAY_MS = 86_400_000;
 /** As far as a planned start is followed, days. */
 const FOLLOWED_DAYS = 60;
-/** One chance in ten lies before it, sd. */
-const EARLY_SD = 1.28;
 /** When a list is laid that names no hour. */
 const EVENING = '18:00';
 const LOCAL = "yyyy-MM-dd'T'HH:mm";
@@ -59,7 +58,7 @@ export function laterStarts(
   /** How long a start of a packet takes at the earliest to a late root, where that falls into the absence. */
   function lateWithin(packetId: string, spotId: string | null, startMs: number): { crop: string; leadMs: number }[] {
     const crop = crops.crop(packets.get(packetId).crop_id);
-    const { logMedian, spread } = forecasts.priorOf(packetId, spotId, 'tip', home, nowMs);
+    const prior = forecasts.priorOf(packetId, spotId, 'tip', home, nowMs);
     const places = (spotId !== null && spots.has(spotId) ? [spotId] : spots.ids()).map((each) => {
       const stay = { ...warm.place(each, nowMs, offset), fromMs: startMs };
       return {
@@ -68,7 +67,7 @@ export function laterStarts(
       };
     });
     const standings = places.map(({ id, progress }): Standing & { readonly progress: Progress } => {
-      const half = progress.when(Math.exp(logMedian.mean));
+      const half = progress.when(Math.exp(prior.logMedian.mean));
       return {
         spotId: id,
         progress,
@@ -80,10 +79,7 @@ export function laterStarts(
     const best = bestSpot(standings);
     const progress = standings.find((each) => each.spotId === best)?.progress;
     if (!progress) return [];
-    const grows = crop.root.lateMm / crop.root.mmPerDayAtOptimum;
-    const early = progress.when(Math.exp(logMedian.mean - EARLY_SD * spread.median) + grows);
-    const usual = progress.when(Math.exp(logMedian.mean) + grows);
-    if (early === null || early >= toMs || (usual ?? Infinity) < fromMs) return [];
-    return [{ crop: crop.name.toLowerCase(), leadMs: early - startMs }];
+    const leadMs = lateStart(crop.root, prior, progress, { fromMs, toMs });
+    return leadMs === null ? [] : [{ crop: crop.name.toLowerCase(), leadMs }];
   }
 }

@@ -10,10 +10,11 @@ import { MatInputHarness } from '@angular/material/input/testing';
 import { provideRouter, Router } from '@angular/router';
 import { NEVER, of, throwError } from 'rxjs';
 import { reportFor, whyFor } from '@fresh-tuck/core/judging';
-import { planFor, rankWays, type PlanQuestion, type WaysQuestion } from '@fresh-tuck/core/sowing';
+import { rankWays, type PlanQuestion, type WaysQuestion } from '@fresh-tuck/core/sowing';
 import { words } from '@fresh-tuck/core/testing';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { ForecastService } from '../data/forecast/forecast.service';
+import { planned } from '../data/forecast/planned';
 import { Changes } from '../data/transport/changes.service';
 import { ABOUT } from './records';
 
@@ -54,9 +55,8 @@ const inPlace: Pick<ForecastService, 'parcel' | 'plan' | 'ways' | 'why'> = {
     return of(rankWays(question, { ways, zone, lookingTimes }));
   },
   plan(question: PlanQuestion) {
-    const { ways, zone, lookingTimes } = ABOUT.household ?? fail('no household');
-    const plan = planFor(question, { ways, zone, lookingTimes }, 0.8);
-    return of({ ...plan, bySpot: plan.bySpot.map((spot) => ({ ...spot, answers: reportFor(spot.facts, question.startMs) })) });
+    const household = ABOUT.household ?? fail('no household');
+    return of(planned(question, household, 0.8, words));
   },
 };
 

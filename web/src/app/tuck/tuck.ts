@@ -5,7 +5,7 @@ import { RouterLink } from '@angular/router';
 import { finalize } from 'rxjs';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { METHODS } from '@fresh-tuck/contract/choices';
-import { earlyInWords, factorInWords, knownInWords, ratesInWords, startAwayInWords } from '@fresh-tuck/core/words';
+import { earlyInWords, factorInWords, knownInWords, ratesInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
 import { type ApiProblem } from '../data/transport/transport.service';
@@ -114,13 +114,8 @@ export class TuckScreen {
     return plan && this.plan.split() ? `${plan.taken} husks from the packet split into ${plan.seeds} seeds.` : '';
   });
 
-  /** Late while nobody is there. */
-  protected readonly nobody = computed(() => {
-    const first = this.first();
-    if (!first || this.plan.startAt() !== null) return null;
-    const { dated } = this.about.moments();
-    return startAwayInWords(first.window, this.about.household().away, this.about.nowMs(), this.plan.way(), dated);
-  });
+  /** Late while nobody is there: of what is begun now. */
+  protected readonly nobody = computed(() => (this.plan.startAt() === null ? (this.plan.here()?.away ?? null) : null));
 
   /** Begun now although the day lies ahead. */
   protected readonly early = computed(() => earlyInWords(this.plan.beginning(), (ms) => this.about.moments().dated(ms)));

@@ -8,6 +8,8 @@ export type { PlanQuestion };
 /** A spot with what it would do, as Today would tell it. */
 export interface PlanAtSpot extends CorePlanAtSpot {
   readonly answers: Report;
+  /** What of it would be late while nobody is there, in a sentence; null where nothing is. */
+  readonly away: string | null;
 }
 /** What Tuck in answers. */
 export interface Plan extends Omit<CorePlan, 'bySpot'> {

@@ -2,7 +2,8 @@
 import { reportFor, whyFor } from '@fresh-tuck/core/judging';
 import { toldFor, whyInWords } from '@fresh-tuck/core/words';
 import { wordsFor } from '@fresh-tuck/core/units';
-import { planFor, rankWays } from '@fresh-tuck/core/sowing';
+import { rankWays } from '@fresh-tuck/core/sowing';
+import { planned } from './planned';
 import type { WorkerReply, WorkerRequest } from './forecast.messages';
 
 function answer(request: WorkerRequest): WorkerReply {
@@ -10,9 +11,8 @@ function answer(request: WorkerRequest): WorkerReply {
   const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);
   try {
     if (request.kind === 'plan') {
-      const plan = planFor(request.question, household, household.millilitresPerSpray);
-      const bySpot = plan.bySpot.map((spot) => ({ ...spot, answers: reportFor(spot.facts, request.question.startMs) }));
-      return { key: request.key, kind: 'plan', plan: { ...plan, bySpot } };
+      const plan = planned(request.question, household, household.millilitresPerSpray, words);
+      return { key: request.key, kind: 'plan', plan };
     }
     if (request.kind === 'ways') return { key: request.key, kind: 'ways', ways: rankWays(request.question, household) };
     if (request.kind === 'why')
