@@ -1,2 +1,9 @@
-/** From the moved sprout to the planted plant: its stages. */
+/** From the moved sprout to the planted plant: stages and when they come, light, water, feed, the best of a tray. */
+export * from './expected.js';
+export * from './pace.js';
 export * from './stages.js';
+export * from './timing.js';
+export * from './daylight.js';
+export * from './place-light.js';
+export * from './wanted-light.js';
+export * from './tray.js';

@@ -1,3 +1,28 @@
-/** A seedling's stages after the move, in order. */
-export const SEEDLING_STAGES = ['moved', 'up', 'seed_leaves', 'true_leaves', 'planted_out', 'ripe'] as const;
+/** A seedling's stages after the move, in order. `roots_out` is ready to be potted up; from `planted_out` on it stands for good. */
+export const SEEDLING_STAGES = [
+  'moved',
+  'up',
+  'seed_leaves',
+  'true_leaves',
+  'roots_out',
+  'hardening',
+  'planted_out',
+  'ripe',
+  'harvested',
+] as const;
 export type SeedlingStage = (typeof SEEDLING_STAGES)[number];
+
+/** How far along a stage is, 0 for one just moved. */
+export const stageRank = (stage: SeedlingStage): number => SEEDLING_STAGES.indexOf(stage);
+
+/** Whether a stage has been reached by one that stands at another. */
+export const reached = (stage: SeedlingStage, goal: SeedlingStage): boolean => stageRank(stage) >= stageRank(goal);
+
+/** Stages of what stands in the nursery still, under cover or being hardened. */
+export const NURSED: readonly SeedlingStage[] = SEEDLING_STAGES.filter((stage) => !reached(stage, 'planted_out'));
+
+/** Stages from which few are lost. Common practice, no source. */
+export const PAST_DANGER: readonly SeedlingStage[] = SEEDLING_STAGES.filter((stage) => reached(stage, 'true_leaves'));
+
+/** What one touch says of a seedling: the stage that comes next in the nursery; null where nothing does. */
+export const nextStage = (stage: SeedlingStage): SeedlingStage | null => SEEDLING_STAGES[stageRank(stage) + 1] ?? null;

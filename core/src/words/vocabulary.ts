@@ -148,9 +148,12 @@ export const SEEDLING_WORDS: Readonly<Record<SeedlingStage, { readonly title: st
   moved: { title: 'Moved, not up yet', next: 'up' },
   up: { title: 'Up', next: 'seed leaves open' },
   seed_leaves: { title: 'Seed leaves open', next: 'true leaves' },
-  true_leaves: { title: 'True leaves', next: 'planted out' },
+  true_leaves: { title: 'True leaves', next: 'roots out' },
+  roots_out: { title: 'Roots out: pot up', next: 'hardening' },
+  hardening: { title: 'Hardening', next: 'planted out' },
   planted_out: { title: 'Planted out', next: 'first ripe' },
-  ripe: { title: 'Ripe or cut', next: '' },
+  ripe: { title: 'First ripe', next: 'harvested' },
+  harvested: { title: 'Harvested', next: '' },
 };
 
 /** How saved seed was kept from other pollen. */
