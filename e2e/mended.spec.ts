@@ -1,4 +1,4 @@
-import type { BatchWithJournal, Nursery, PacketName, PacketSheet } from '@fresh-tuck/contract';
+import type { BatchWithJournal, NurseryPage, PacketName, PacketSheet } from '@fresh-tuck/contract';
 import { batchBody, moveBody, packetBody } from '@fresh-tuck/contract/testing';
 import type { Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
@@ -80,9 +80,7 @@ test('a wrong packet is found out after the move: the labels follow, and it can 
   await button(page, 'Correct it so').click();
   await expect(page.getByRole('heading', { name: /Okra, Windlass/, level: 1 })).toBeVisible();
   const nursery = async (): Promise<string[]> =>
-    ((await (await request.get(`${own.address}api/nursery`)).json()) as Nursery).groups.flatMap(({ seedlings }) =>
-      seedlings.map(({ title }) => title),
-    );
+    ((await (await request.get(`${own.address}api/nursery?group=moved`)).json()) as NurseryPage).seedlings.map(({ title }) => title);
   expect(await nursery()).toEqual(Array(3).fill('Okra, Windlass'));
   const left = async (packetId: string): Promise<number | null> =>
     ((await (await request.get(`${own.address}api/packets/${packetId}`)).json()) as PacketSheet).seedsLeft;

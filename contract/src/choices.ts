@@ -11,7 +11,17 @@ export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 /** Where a soil's temperature comes from: read in it, or the air's mean of the last days. */
 export const SOIL_SOURCES = ['soil', 'air'] as const;
 /** What may be said of a seedling. */
-export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'undo'] as const;
+export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'composted', 'potted', 'together', 'graded', 'role', 'trait', 'undo'] as const;
+/** What may become of a seedling that stands no longer. */
+export const PARTINGS = ['lost', 'given', 'composted'] as const;
+export type Parting = (typeof PARTINGS)[number];
+/** What a seedling is kept as. */
+export const ROLES = ['main', 'spare', 'pollen'] as const;
+export type Role = (typeof ROLES)[number];
+/** What is done for seedlings that stand together. */
+export const CARES = ['place', 'cover', 'water', 'feed', 'seen', 'carried'] as const;
+export type Care = (typeof CARES)[number];
+export { COVERS, WATERINGS } from '@fresh-tuck/core/nursing';
 /** Kinds of line in a batch's journal. */
 export const ENTRY_KINDS = ['look', 'move', 'recount', 'close', 'undo', 'correct', 'amend', 'untuck'] as const;
 /** Lines of its bag's that stand in a batch's journal too. */

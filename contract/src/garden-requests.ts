@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import { SEEDLING_STAGES } from './choices.js';
 import { celsius, id, localMoment, number, text, whole } from './fields.js';
 
 export const bedRequest = z.strictObject({
@@ -20,24 +19,8 @@ export const soilRequest = z.strictObject({
   celsius: celsius('celsius'),
   source: z.enum(['soil', 'air'], { error: 'source must be soil or air' }),
 });
-export const seedlingRequest = z
-  .strictObject({
-    id,
-    kind: z.enum(['stage', 'lost', 'given'], { error: 'kind must be stage, lost or given' }),
-    stage: z.enum(SEEDLING_STAGES, { error: `stage must be one of ${SEEDLING_STAGES.join(', ')}` }).nullable(),
-    why: text(200, 'why').nullable(),
-    /** When it was seen; null is now. */
-    at: localMoment('at').nullable().default(null),
-  })
-  .refine((event) => (event.kind === 'stage') === (event.stage !== null), {
-    error: 'stage must be given with kind stage, and only then',
-    path: ['stage'],
-  })
-  .refine((event) => event.kind !== 'lost' || event.why !== null, { error: 'why must say how it was lost', path: ['why'] });
-
 export type BedChange = z.infer<typeof bedChange>;
 export type RackChange = z.infer<typeof rackChange>;
 export type BedRequest = z.infer<typeof bedRequest>;
 export type RackRequest = z.infer<typeof rackRequest>;
 export type SoilRequest = z.infer<typeof soilRequest>;
-export type SeedlingRequest = z.input<typeof seedlingRequest>;

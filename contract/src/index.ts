@@ -3,6 +3,8 @@ export * from './choices.js';
 export { fieldOf } from './refusals.js';
 export * from './fields.js';
 export * from './garden-requests.js';
+export * from './nursery-requests.js';
+export * from './nursery-responses.js';
 export * from './batch-requests.js';
 export * from './requests.js';
 export * from './mend-requests.js';

@@ -46,7 +46,7 @@ export const packet = z.object({
   /** Sprouts of its crop that were moved, and that snapped on the way. */
   handled: z.object({ moved: z.number(), snapped: z.number() }),
   /** Seedlings of its crop past danger, and lost, by where they were moved to. */
-  fates: z.record(z.string(), z.object({ lived: z.number(), lost: z.number() })),
+  fates: z.record(z.string(), z.object({ lived: z.number(), lost: z.number(), worth: z.number().optional() })),
   /** Seedlings of its tests by whether they would become plants. */
   sound: z.object({ normal: z.number(), abnormal: z.number() }),
   /** What is expected of it now, and what to do with it. */

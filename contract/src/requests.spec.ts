@@ -158,11 +158,13 @@ describe('looks and moves that contradict themselves', () => {
   });
 
   it('a seedling that is lost says how, and a stage comes with its word', () => {
-    const event = (more: object) => said(seedlingRequest, { id: ID, kind: 'stage', stage: null, why: null, ...more });
-    expect(event({ stage: 'up' })).toBeNull();
-    expect(event({})).toMatch(/^stage: stage must be given with kind stage/);
-    expect(event({ kind: 'given', stage: 'up' })).toMatch(/^stage: /);
-    expect(event({ kind: 'lost' })).toMatch(/^why: why must say how it was lost/);
+    const event = (word: object) => said(seedlingRequest, { id: ID, said: word });
+    expect(event({ kind: 'stage', stage: 'up' })).toBeNull();
+    expect(event({ kind: 'stage' })).toMatch(/^said.stage: stage must be one of moved, up/);
+    expect(event({ kind: 'given', stage: 'up' })).toMatch(/said/);
+    expect(event({ kind: 'lost' })).toMatch(/^said.why: why must be text/);
+    expect(event({ kind: 'lost', why: ' ' })).toMatch(/^said.why: why must not be empty/);
+    expect(event({ kind: 'wilted' })).toMatch(/kind must be stage, lost, given/);
     expect(event({ kind: 'lost', why: 'a slug' })).toBeNull();
   });
 });

@@ -1,3 +1,4 @@
+import { nursingSchools, sky } from './nursery-requests.js';
 import * as z from 'zod';
 import type { WhyPanel } from '@fresh-tuck/core/words';
 import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
@@ -35,6 +36,7 @@ export const about = z.object({
       frost: z.object({ monthDay: z.string(), giveDays: z.number(), guessed: z.boolean() }).nullable(),
       away: z.array(absence),
       ways: houseWays.extend({ lateTolerance: z.number() }),
+      nursing: z.object({ schools: nursingSchools, sky: sky.nullable() }),
     })
     .nullable(),
 });
@@ -168,39 +170,6 @@ export const bed = z.object({
   soil: z.object({ celsius: z.number(), source: z.enum(['soil', 'air']), ageDays: z.number() }).nullable(),
 });
 
-/** A moved sprout as the Nursery lists it. */
-export const seedling = z.object({
-  number: z.number(),
-  batchId: z.string(),
-  batchNumber: z.number(),
-  title: z.string(),
-  cropId: z.string(),
-  destination: z.string(),
-  bedName: z.string().nullable(),
-  proved: z.boolean(),
-  movedMs: z.number(),
-  stage: z.string(),
-  /** When its stage was last said. */
-  stageMs: z.number(),
-  gone: z.object({ kind: z.enum(['lost', 'given']), why: z.string().nullable(), atMs: z.number() }).nullable(),
-  /** What was said of it and still counts, the oldest first. */
-  events: z.array(
-    z.object({
-      id: z.string(),
-      kind: z.enum(['stage', 'lost', 'given']),
-      stage: z.string().nullable(),
-      why: z.string().nullable(),
-      atMs: z.number(),
-    }),
-  ),
-});
-
-/** The Nursery: how many stand at each stage, and a page of them. */
-export const nursery = z.object({
-  living: z.number(),
-  groups: z.array(z.object({ group: z.enum(NURSERY_GROUPS), count: z.number(), from: z.number(), seedlings: z.array(seedling) })),
-});
-
 export type Problem = z.infer<typeof problem>;
 export type Absence = z.infer<typeof absence>;
 export type About = z.infer<typeof about>;
@@ -218,6 +187,4 @@ export type Untucking = z.infer<typeof untucking>;
 export type JournalEntry = z.infer<typeof journalEntry>;
 export type Round = z.infer<typeof round>;
 export type Bed = z.infer<typeof bed>;
-export type Nursery = z.infer<typeof nursery>;
-export type Seedling = z.infer<typeof seedling>;
 export type { Crop, WhyPanel };

@@ -108,10 +108,10 @@ export async function lastYear(send: Send, clock: BuildClock, idAt: IdAt, spotId
   await at('2025-04-14T07:00', 'POST', `batches/${begun}/closings`, { reason: 'all_moved' });
   const cups = await fetchCups(send, begun);
   const lost = cups.at(-1);
-  await at('2025-04-20T07:00', 'POST', `nursery/${lost}/events`, { kind: 'lost', stage: null, why: 'damped off' });
+  await at('2025-04-20T07:00', 'POST', `nursery/${lost}/events`, { said: { kind: 'lost', why: 'damped off' } });
   for (const number of cups.slice(0, -1)) {
-    await at('2025-06-01T10:00', 'POST', `nursery/${number}/events`, { kind: 'stage', stage: 'planted_out', why: null });
-    await at('2025-09-20T10:00', 'POST', `nursery/${number}/events`, { kind: 'given', stage: null, why: 'the season is over' });
+    await at('2025-06-01T10:00', 'POST', `nursery/${number}/events`, { said: { kind: 'stage', stage: 'planted_out' } });
+    await at('2025-09-20T10:00', 'POST', `nursery/${number}/events`, { said: { kind: 'given' } });
   }
 }
 

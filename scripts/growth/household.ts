@@ -119,7 +119,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
 
   const seedlingEvent = (number: number, kind: 'stage' | 'lost', stage: string | null, why: string | null, ms: number): void => {
     const id = idAt(ms);
-    nursery.add(number, { id, kind, stage: stage as 'up', why }, ms, ms);
+    nursery.say([number], id, kind === 'stage' ? { kind, stage: stage as 'up' } : { kind, why: why ?? '' }, ms, ms);
     acted(id, `seedling ${number}`, ms);
   };
 

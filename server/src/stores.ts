@@ -8,7 +8,9 @@ import type { Database } from './db/database.js';
 import { holderStore } from './holders/store.js';
 import { absenceStore } from './household/absences.js';
 import { householdStore } from './household/store.js';
+import { careStore } from './nursery/care.js';
 import { nurseryStore } from './nursery/store.js';
+import { trayStore } from './nursery/trays.js';
 import { seasonStore } from './nursery/seasons.js';
 import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
@@ -27,16 +29,18 @@ import { saidStore } from './today/said.js';
 /** Everything that is read from and written to a household's database. */
 export function storesOn(db: Database) {
   const crops = cropStore(db);
-  const nursery = nurseryStore(db, crops);
   const takenBack = takenBackStore(db);
   const packets = packetStore(db, crops);
   const absences = absenceStore(db);
   const household = householdStore(db, absences);
+  const nursery = nurseryStore(db, crops, household);
   const spots = spotStore(db);
   const setups = setupStore(db);
   return {
     crops,
     nursery,
+    care: careStore(db),
+    trays: trayStore(db),
     takenBack,
     spots,
     setups,

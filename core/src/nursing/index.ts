@@ -7,3 +7,7 @@ export * from './daylight.js';
 export * from './place-light.js';
 export * from './wanted-light.js';
 export * from './tray.js';
+export * from './care.js';
+export * from './tasks.js';
+export * from './said.js';
+export * from './place-day.js';

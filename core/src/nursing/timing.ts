@@ -41,6 +41,8 @@ const SEED_LEAVES_DAYS = 2.5;
 const FILLS_CELL_DAYS = 8;
 /** A larger pot takes so many times as long to fill, counted from when it came up. Guess. */
 const FILLS_TIMES: Partial<Record<Destination, number>> = { cup: 1.5, pot: 1.9, terrarium: 2.2 };
+/** A pot of half a litre is rooted through so long after potting on, days at 20 °C; smaller and larger ones by {@link FILLS_TIMES} against it. Guess. */
+const FILLS_POT_DAYS = 21;
 /** Sd of the log of a step's days: between lots where the table names nobody, and between the seedlings of one lot. Guesses. */
 const LOTS_LOG_SD = 0.35;
 const WITHIN_LOG_SD = { up: 0.3, seed_leaves: 0.3, true_leaves: 0.2, roots_out: 0.2, size: 0.2 } as const;
@@ -114,6 +116,8 @@ export const stepRate = (crop: Crop, step: Step): Rate => {
 /** A sprout that was moved with its root, and a seed that was planted while it was quiet. */
 export interface Planted {
   readonly destination: Destination;
+  /** Whether it was potted on since: roots are awaited from then. */
+  readonly potted?: boolean;
   readonly proved: boolean;
   /** Chance that one of these comes to be a plant, and as many seedlings' worth as that counts for. */
   readonly survival: { readonly mean: number; readonly weight: number };
@@ -125,7 +129,7 @@ export interface Planted {
  *
  * @returns null for a step that nobody knows of this crop
  */
-export function stepPrior(crop: Crop, step: Step, { destination, proved, survival }: Planted): LotPrior | null {
+export function stepPrior(crop: Crop, step: Step, { destination, potted = false, proved, survival }: Planted): LotPrior | null {
   const spread = { median: WITHIN_LOG_SD[step], logSd: 0.4 };
   if (step === 'up') {
     const { tipAtOptimum, tipToEmergence, logSpread } = crop.days;
@@ -137,7 +141,8 @@ export function stepPrior(crop: Crop, step: Step, { destination, proved, surviva
       known: [],
     };
   }
-  const found = knownOf(crop, step, destination);
+  const filled = { days: (FILLS_POT_DAYS * (FILLS_TIMES[destination] ?? 1)) / (FILLS_TIMES.pot ?? 1), logSd: LOTS_LOG_SD };
+  const found = potted && step === 'roots_out' ? filled : knownOf(crop, step, destination);
   return found && { share: GOES_ON, logMedian: { mean: Math.log(found.days), sd: found.logSd }, spread, known: [] };
 }
 

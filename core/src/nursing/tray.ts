@@ -93,6 +93,7 @@ const seenAt = ({ marks }: TrayPlant, goal: SeedlingStage): number | null => mar
 /** Where a plant's step begins, as progress: at the move, or midway between the looks that its loop came between. */
 function originOf(plant: TrayPlant, step: Step, facts: TrayFacts, visits: readonly number[], progress: Progress): number | null {
   if (STEPS[step] === 'moved') return 0;
+  if (step === 'roots_out' && facts.pottedMs !== null) return progress.at(facts.pottedMs);
   const upMs = seenAt(plant, 'up');
   if (upMs === null) return null;
   return upMs <= facts.movedMs ? 0 : (progress.at(before(visits, facts.movedMs, upMs)) + progress.at(upMs)) / 2;
@@ -126,12 +127,17 @@ function seenOf(
 /** A moment that a progress is reached at, null beyond half a year. */
 const whenAt = (progress: Progress, value: number): number | null => progress.when(value);
 
+const plantedOf = ({ destination, survival, pottedMs }: TrayFacts, proved: boolean): Planted => ({
+  ...{ destination, survival, proved },
+  potted: pottedMs !== null,
+});
+
 /** What earlier trays of the household taught, by step. */
 export type Lessons = Partial<Record<Step, readonly PastLot[]>>;
 const HERE = { packet: 'here', crop: 'crop', spot: 'here' } as const;
 
 function priorOf(facts: TrayFacts, step: Step, proved: boolean, lessons: Lessons) {
-  const book = stepPrior(facts.crop, step, { destination: facts.destination, proved, survival: facts.survival });
+  const book = stepPrior(facts.crop, step, plantedOf(facts, proved));
   if (!book) return null;
   const past = lessons[step] ?? [];
   // Survival is learnt from what became of seedlings, not from when they came.
@@ -148,7 +154,7 @@ export function lessonsOf(facts: TrayFacts, label: string, nowMs: number, utcOff
   const warmth = warmthOf(facts, nowMs, utcOffsetHours);
   const lessons: Partial<Record<Step, PastLot[]>> = {};
   for (const step of ['up', 'seed_leaves', 'true_leaves', 'roots_out'] as const) {
-    const book = stepPrior(facts.crop, step, { destination: facts.destination, proved: true, survival: facts.survival });
+    const book = stepPrior(facts.crop, step, plantedOf(facts, true));
     const seen = seenOf(facts, step, warmth.progressOf(step), ({ proved }) => proved);
     const lesson = book && stepLesson(book, seen, { packet: label, crop: HERE.crop, spot: label });
     if (lesson) lessons[step] = [lesson];

@@ -21,6 +21,7 @@ export * from './mend.js';
 export * from './mending.js';
 export * from './move-card.js';
 export * from './next.js';
+export * from './nursing.js';
 export * from './packet.js';
 export * from './peroxide.js';
 export * from './place.js';

@@ -2,7 +2,8 @@ import type { WhatIfRequest } from '@fresh-tuck/contract';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
 import { roundSheet } from '../print/round.js';
-import { nurseryView, type NurseryPage } from '../nursery/view.js';
+import { nurseryView } from '../nursery/boards.js';
+import { nurseryPageView, type NurseryAsked } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
 import { packetsAsCsv } from '../packets/csv.js';
 import { ideasView } from '../views/ideas.js';
@@ -31,6 +32,7 @@ export function questionsOn(reader: Reader) {
   const packet = packetView(reader);
   const box = boxView(reader, packet);
   const nursery = nurseryView(reader);
+  const nurseryPage = nurseryPageView(reader);
   const { find, packetsBy } = finder(reader);
   const start = startView(reader);
   const ideas = ideasView(reader);
@@ -50,7 +52,8 @@ export function questionsOn(reader: Reader) {
     kin: (nowMs: number, id: string) => packet.kin(id, nowMs),
     box: (nowMs: number, asked: BoxQuestion) => box(asked, nowMs),
     packetsAsCsv: () => packetsAsCsv(packets.list()),
-    nursery: (_nowMs: number, page: NurseryPage | null) => nursery(page),
+    nursery: (nowMs: number) => nursery(nowMs),
+    nurseryPage: (_nowMs: number, asked: NurseryAsked) => nurseryPage(asked),
     find: (_nowMs: number, typed: string) => find(typed),
     /** Packets to choose from: by what was typed, the best first; else the newest. */
     packetNames: (_nowMs: number, typed: string, cropId: string | null) =>

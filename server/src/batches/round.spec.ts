@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { BatchWithJournal, Holder, Packet, Round, Nursery, Seedling, Today } from '@fresh-tuck/contract';
+import type { BatchWithJournal, Holder, Packet, Round, NurseryPage, Seedling, Today } from '@fresh-tuck/contract';
 import { batchBody, dump, household, lookBody, packetBody, type Household } from '../testing/household.js';
 
 const HOUR_MS = 3_600_000;
@@ -63,7 +63,7 @@ describe('the daily round', () => {
     expect((await batch(mate.id)).answers.drying.dryingAtMs).toBeLessThan(before);
   });
 
-  const seedlings = async (): Promise<Seedling[]> => (await get<Nursery>('nursery')).groups.flatMap((group) => group.seedlings);
+  const seedlings = async (): Promise<Seedling[]> => (await get<NurseryPage>('nursery?group=moved')).seedlings;
 
   it('keeps how rooted sprouts came out, gives snapped ones no label, and learns it for the next start', async () => {
     await look(5);
@@ -100,15 +100,15 @@ describe('the daily round', () => {
     await move({ uncounted: 1 });
     const [sprout] = await seedlings();
     const at = `nursery/${sprout?.number}`;
-    await post(`${at}/events`, { kind: 'stage', stage: 'up', why: null });
-    await post(`${at}/events`, { kind: 'lost', stage: null, why: null }, 422);
-    await post(`${at}/events`, { kind: 'stage', stage: 'blooming', why: null }, 422);
-    const lost = (await post(`${at}/events`, { kind: 'lost', stage: null, why: 'eaten' })).body as Seedling;
+    await post(`${at}/events`, { said: { kind: 'stage', stage: 'up' } });
+    await post(`${at}/events`, { said: { kind: 'lost', why: null } }, 422);
+    await post(`${at}/events`, { said: { kind: 'stage', stage: 'blooming' } }, 422);
+    const lost = (await post(`${at}/events`, { said: { kind: 'lost', why: 'eaten' } })).body as Seedling;
     expect([lost.stage, lost.gone?.why]).toEqual(['up', 'eaten']);
-    await post(`${at}/events`, { kind: 'given', stage: null, why: null }, 422);
+    await post(`${at}/events`, { said: { kind: 'given' } }, 422);
     await post(`${at}/undos`, { entryId: lost.events.at(-1)?.id });
-    expect((await seedlings())[0]).toEqual(jasmine.objectContaining({ stage: 'up', gone: null }));
-    await post('nursery/999/events', { kind: 'given', stage: null, why: null }, 404);
+    expect(await get<Seedling>(at)).toEqual(jasmine.objectContaining({ stage: 'up', gone: null }));
+    await post('nursery/999/events', { said: { kind: 'given' } }, 404);
     expect(() => home.db.prepare('DELETE FROM seedling_event').run()).toThrowError(/only added to/);
   });
 

@@ -1,4 +1,5 @@
 import {
+  CARES,
   CARRIERS,
   CLOSING_REASONS,
   CLOSURES,
@@ -40,6 +41,7 @@ export const CODES: Readonly<Record<string, readonly string[]>> = {
   destination: DESTINATIONS,
   closing_reason: CLOSING_REASONS,
   seedling_event_kind: SEEDLING_EVENTS,
+  care_kind: CARES,
   seedling_stage: SEEDLING_STAGES,
   soil_source: SOIL_SOURCES,
   medium: MEDIA,

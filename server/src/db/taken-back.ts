@@ -5,7 +5,8 @@ import type { Database } from './database.js';
 export interface Gone {
   readonly id: string;
   readonly kind:
-    'reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count';
+    | ('reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count')
+    | ('care' | 'light' | 'weather');
   readonly fromMs: number;
   readonly toMs: number;
 }

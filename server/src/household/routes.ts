@@ -5,6 +5,7 @@ import {
   clockRequest,
   householdRequest,
   takeBackRequest,
+  nursingRequest,
   waysRequest,
   type About,
 } from '@fresh-tuck/contract';
@@ -35,6 +36,7 @@ export function householdRoutes({ absences, act, ask, clock, demo, health, house
         frost: found.frost,
         away: [...found.away],
         ways: found.ways,
+        nursing: found.nursing,
       },
     };
   };
@@ -82,6 +84,12 @@ export function householdRoutes({ absences, act, ask, clock, demo, health, house
         takenBack.add({ id: body.recordId, kind: 'absence', fromMs, toMs }, nowMs);
       });
       response.status(201).json(about());
+    })
+    .put('/household/nursing', (request, response) => {
+      const body = read(nursingRequest, request.body);
+      household.get();
+      act('nursing', body, (nowMs) => household.saveNursing(body, nowMs));
+      response.json(about());
     })
     .put('/household/ways', (request, response) => {
       const body = read(waysRequest, request.body);

@@ -1,4 +1,5 @@
-import type { Paper, Household, HouseholdRequest, WaysRequest } from '@fresh-tuck/contract';
+import type { Paper, Household, HouseholdRequest, NursingRequest, WaysRequest } from '@fresh-tuck/contract';
+import { USUAL_NURSING } from '@fresh-tuck/core/nursing';
 import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
 import type { AbsenceStore } from './absences.js';
 import type { Database } from '../db/database.js';
@@ -16,6 +17,7 @@ interface Row {
   readonly version: number;
   readonly frost: string | null;
   readonly paper: string | null;
+  readonly nursing: string | null;
 }
 
 /** The household with the paper that it prints on. */
@@ -34,6 +36,7 @@ export function householdStore(db: Database, absences: AbsenceStore) {
   const setPaper = db.prepare('UPDATE household SET paper = ? WHERE id = 1');
   const setFrost = db.prepare('UPDATE household SET frost = ? WHERE id = 1');
   const updateWays = db.prepare('UPDATE household SET ways = ?, late_tolerance = ?, changed_ms = ?, version = version + 1 WHERE id = 1');
+  const setNursing = db.prepare('UPDATE household SET nursing = ?, changed_ms = ?, version = version + 1 WHERE id = 1');
   const newest = db.prepare<unknown[], number>('SELECT max(recorded_ms) FROM act').pluck();
   const settled = db.prepare<unknown[], number>('SELECT clock_settled_ms FROM household WHERE id = 1').pluck();
   const settle = db.prepare('UPDATE household SET clock_settled_ms = (SELECT max(recorded_ms) FROM act), changed_ms = ? WHERE id = 1');
@@ -54,6 +57,7 @@ export function householdStore(db: Database, absences: AbsenceStore) {
       version: row.version,
       frost: row.frost === null ? null : (JSON.parse(row.frost) as Household['frost']),
       away: absences.last(),
+      nursing: { schools: USUAL_NURSING, sky: null, ...(JSON.parse(row.nursing ?? '{}') as Partial<Household['nursing']>) },
       paper: row.paper === null ? null : (JSON.parse(row.paper) as Paper),
       ways: { ...USUAL_WAYS, ...(JSON.parse(row.ways) as Partial<HouseWays>), lateTolerance: row.late_tolerance },
     };
@@ -80,6 +84,11 @@ export function householdStore(db: Database, absences: AbsenceStore) {
       checkVersion(version);
       const { laid } = find()?.ways ?? {};
       updateWays.run(JSON.stringify({ ...(laid ? { laid } : {}), ...ways }), lateTolerance, nowMs);
+    },
+    /** How it raises what it moved, and under which sky. */
+    saveNursing({ schools, sky, version = null }: NursingRequest, nowMs: number): void {
+      checkVersion(version);
+      setNursing.run(JSON.stringify({ schools, sky }), nowMs);
     },
     savePaper: (paper: Paper): void => void setPaper.run(JSON.stringify(paper)),
     /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */

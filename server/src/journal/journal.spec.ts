@@ -144,7 +144,7 @@ describe('the journal', () => {
         for (const count of [state.quiet, state.showing, state.rotten, state.lost])
           expect(count).withContext(context).toBeGreaterThanOrEqual(0);
         const nursery = (await home.request.get('/api/nursery').expect(200)).body as Nursery;
-        expect(nursery.living).withContext(context).toBe(expected.labels);
+        expect(nursery.standing).withContext(context).toBe(expected.labels);
       }
     }, 60_000);
 

@@ -96,7 +96,7 @@ describe('beds and ideas', () => {
     });
     expect((await bed())?.taken.areaM2).toBeCloseTo(0.9, 6);
     const [label = 0] = home.db.prepare<[], number>('SELECT number FROM cup').pluck().all();
-    await post(`nursery/${label}/events`, { kind: 'lost', stage: null, why: 'eaten' });
+    await post(`nursery/${label}/events`, { said: { kind: 'lost', why: 'eaten' } });
     expect((await bed())?.taken.plants).toBe(2);
   });
 

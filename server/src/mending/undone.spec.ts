@@ -138,16 +138,16 @@ describe('what is taken back', () => {
 
   it('leaves nothing of a seedling’s mark, whichever of them it was', async () => {
     const [label = 0] = home.db.prepare<[], number>('SELECT number FROM cup').pluck().all();
-    await post(`nursery/${label}/events`, { kind: 'stage', stage: 'up', why: null, at: '2026-04-11T07:10' });
+    await post(`nursery/${label}/events`, { said: { kind: 'stage', stage: 'up' }, at: '2026-04-11T07:10' });
     await thereAndBack(
-      () => post(`nursery/${label}/events`, { kind: 'lost', stage: null, why: 'eaten' }),
+      () => post(`nursery/${label}/events`, { said: { kind: 'lost', why: 'eaten' } }),
       async () => {
         const { events } = home.services.nursery.get(label);
         expect(events.map(({ kind }) => kind)).toEqual(['stage', 'lost']);
         await post(`nursery/${label}/undos`, { entryId: events[1]?.id });
       },
     );
-    await post(`nursery/${label}/events`, { kind: 'stage', stage: 'up', why: null, at: '2026-04-09T07:00' }, 422);
+    await post(`nursery/${label}/events`, { said: { kind: 'stage', stage: 'up' }, at: '2026-04-09T07:00' }, 422);
   });
 
   it('says what goes along before it goes: a look and the moves that rest on it', async () => {

@@ -1,7 +1,16 @@
 import { Router, type Request } from 'express';
-import { nurseryQuery, seedlingRequest, undoRequest } from '@fresh-tuck/contract';
+import {
+  careRequest,
+  lightRequest,
+  nurseryActRequest,
+  nurseryQuery,
+  nurseryUndoRequest,
+  seedlingRequest,
+  takeBackRequest,
+  undoRequest,
+} from '@fresh-tuck/contract';
 import { momentFrom } from '../clock.js';
-import { json } from '../http/json.js';
+import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 
@@ -11,20 +20,76 @@ const labelOf = (request: Request): number => {
   return number;
 };
 
-export function nurseryRoutes({ act, ask, clock, household, nursery }: Services): Router {
+export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots, takenBack, trays }: Services): Router {
+  const whole = () => ask('nursery', clock.now());
+  /** Potted on, they stand apart from those they stood with, in the same place. */
+  function apart(numbers: readonly number[], id: string, atMs: number, nowMs: number): void {
+    const stood = trays.with(numbers).find(({ plants }) => plants.some(({ number }) => numbers.includes(number)));
+    const spotId = stood ? care.spotOf(stood.id, atMs) : null;
+    if (spotId) care.add([id], id, { kind: 'place', spotId }, atMs, nowMs);
+  }
   return Router()
     .get('/nursery', async (request, response) => {
       const { group, from } = read(nurseryQuery, request.query);
-      json(response, await ask('nursery', clock.now(), group === null ? null : { group, from }));
+      json(response, await (group === null ? whole() : ask('nurseryPage', clock.now(), { group, from })));
+    })
+    .get('/nursery/:number', (request, response) => {
+      response.json(nursery.get(labelOf(request)));
     })
     .get('/crops/:cropId/seasons', async (request, response) => {
       json(response, await ask('seasons', clock.now(), request.params.cropId));
+    })
+    .post('/nursery/acts', async (request, response) => {
+      const body = read(nurseryActRequest, request.body);
+      const { zone } = household.get();
+      act('seedlings', body, (nowMs) => {
+        const atMs = momentFrom(body.at, zone, nowMs, 'at');
+        if (body.said.kind === 'potted') apart(body.numbers, body.id, atMs, nowMs);
+        nursery.say(body.numbers, body.id, body.said, atMs, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/nursery/acts/undos', async (request, response) => {
+      const body = read(nurseryUndoRequest, request.body);
+      act('seedlings-undo', body, (nowMs) => nursery.undoAct(body.actId, body.id, nowMs));
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/nursery/care', async (request, response) => {
+      const body = read(careRequest, request.body);
+      const { zone } = household.get();
+      act('care', body, (nowMs) => {
+        if (body.done.kind === 'place') spots.get(body.done.spotId);
+        care.add(body.trayIds, body.id, body.done, momentFrom(body.at, zone, nowMs, 'at'), nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/nursery/care/undos', async (request, response) => {
+      const body = read(takeBackRequest, request.body);
+      act('care-undo', body, (nowMs) => {
+        for (const { id, atMs } of care.ofAct(body.recordId)) takenBack.add({ id, kind: 'care', fromMs: atMs, toMs: atMs }, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/spots/:spotId/light', async (request, response) => {
+      const body = read(lightRequest, request.body);
+      const { zone } = household.get();
+      const { spotId } = request.params;
+      act(`light ${spotId}`, body, (nowMs) => {
+        spots.get(spotId);
+        care.setLight(body.id, spotId, body.light, momentFrom(body.at, zone, nowMs, 'at'), nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
     })
     .post('/nursery/:number/events', (request, response) => {
       const number = labelOf(request);
       const body = read(seedlingRequest, request.body);
       const { zone } = household.get();
-      act(`seedling ${number}`, body, (nowMs) => nursery.add(number, body, momentFrom(body.at, zone, nowMs, 'at'), nowMs));
+      act(`seedling ${number}`, body, (nowMs) => {
+        nursery.get(number);
+        const atMs = momentFrom(body.at, zone, nowMs, 'at');
+        if (body.said.kind === 'potted') apart([number], body.id, atMs, nowMs);
+        nursery.say([number], body.id, body.said, atMs, nowMs, 'kind');
+      });
       response.status(201).json(nursery.get(number));
     })
     .post('/nursery/:number/undos', (request, response) => {

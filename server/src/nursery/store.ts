@@ -1,9 +1,16 @@
-import type { BatchWithJournal, Seedling, SeedlingRequest } from '@fresh-tuck/contract';
+import { v5 as uuidFrom } from 'uuid';
+import { PARTINGS, type BatchWithJournal, type Parting, type Seedling, type SeedlingWord } from '@fresh-tuck/contract';
+import { afterPotting, goesBackwards, type SeedlingStage, type StageMark } from '@fresh-tuck/core/nursing';
+import { pooledFates, type Destination, type Fates } from '@fresh-tuck/core/moving';
+import { wordsFor } from '@fresh-tuck/core/units';
+import { partingInWords, seedlingEventInWords, SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
-import { bedOf, closed, counting, happened, untucked, wentTo } from '../db/standing.js';
-import { certain } from '../db/statements.js';
+import { bedOf, closed, happened, untucked, wentTo } from '../db/standing.js';
+import { all, certain, first, value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
+import type { HouseholdStore } from '../household/store.js';
+import { gone, MOVED, PAST, said, STAGE, STAGE_AT_FIRST } from './standing.js';
 
 interface CupRow {
   readonly number: number;
@@ -16,87 +23,118 @@ interface CupRow {
   readonly bedId: string | null;
   readonly bedName: string | null;
   readonly atMs: number;
+  readonly atFirst: SeedlingStage;
 }
 
+type Kind = Seedling['events'][number]['kind'];
 interface EventRow {
   readonly id: string;
-  readonly kind: 'stage' | 'lost' | 'given';
-  readonly stage: string | null;
+  readonly act_id: string | null;
+  readonly kind: Kind;
+  readonly stage: SeedlingStage | null;
   readonly why: string | null;
+  readonly told: string | null;
   readonly at_ms: number;
 }
 
 /** A seedling by its label alone: the stage that was said last, and whether it is gone. */
 export interface Standing {
   readonly number: number;
-  readonly stage: string;
+  readonly stage: SeedlingStage;
   readonly gone: 0 | 1;
 }
 
-/** Stages from which few are lost. Common practice, no source. */
-const PAST_DANGER = ['true_leaves', 'planted_out', 'ripe'];
+const isParting = (kind: Kind): kind is Parting => (PARTINGS as readonly string[]).includes(kind);
 
 /** Seedlings by their labels, and what became of them. */
-export function nurseryStore(db: Database, crops: CropStore) {
-  const COUNTING = `${counting('e')} AND NOT ${untucked('e.batch_id')}`;
-  /** An event that nobody took back. */
-  const STANDS = 'NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id)';
-  const STAGE = `coalesce((SELECT s.stage FROM seedling_event s WHERE s.cup_number = c.number AND s.kind = 'stage' AND ${STANDS}
-    ORDER BY s.at_ms DESC, s.rowid DESC LIMIT 1), 'moved')`;
-  const GONE = (kinds: string): string =>
-    `EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND s.kind IN (${kinds}) AND ${STANDS})`;
-
-  const one = db.prepare<unknown[], CupRow>(`
-    SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
-      ${wentTo('m')} AS destination, bed.id AS bedId, bed.name AS bedName, ${happened('e')} AS atMs
+export function nurseryStore(db: Database, crops: CropStore, household: Pick<HouseholdStore, 'find'>) {
+  const one = first<CupRow, [number]>(
+    db,
+    `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
+      ${wentTo('m')} AS destination, bed.id AS bedId, bed.name AS bedName, ${happened('e')} AS atMs, ${STAGE_AT_FIRST} AS atFirst
     FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id LEFT JOIN bed ON bed.id = ${bedOf('m')}
-    WHERE c.number = ? AND ${COUNTING}`);
-  const events = db.prepare<unknown[], EventRow>(`
-    SELECT s.id, s.kind, s.stage, s.why, s.at_ms FROM seedling_event s WHERE s.cup_number = ? AND s.kind <> 'undo' AND ${STANDS} ORDER BY s.at_ms, s.rowid`);
-  const standing = db.prepare<unknown[], Standing>(`
-    SELECT c.number, ${STAGE} AS stage, ${GONE("'lost', 'given'")} AS gone
-    FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${COUNTING} ORDER BY c.number`);
-  const inSlots = db.prepare<unknown[], { count: number }>(`
-    SELECT count(*) AS count FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
-    WHERE ${wentTo('m')} = 'slot' AND ${COUNTING} AND NOT ${GONE("'lost', 'given'")}`);
+    WHERE c.number = ? AND ${MOVED}`,
+  );
+  const events = all<EventRow, [number]>(
+    db,
+    `SELECT s.id, s.act_id, s.kind, s.stage, s.why, s.told, s.at_ms FROM seedling_event s
+    WHERE s.cup_number = ? AND s.kind <> 'undo' AND ${said()} ORDER BY s.at_ms, s.rowid`,
+  );
+  const ofAct = all<{ id: string; number: number }, [string]>(
+    db,
+    `SELECT s.id, s.cup_number AS number FROM seedling_event s WHERE s.act_id = ? AND s.kind <> 'undo' AND ${said()} ORDER BY s.rowid`,
+  );
+  const standing = all<Standing, []>(
+    db,
+    `SELECT c.number, ${STAGE} AS stage, ${gone(PARTINGS)} AS gone FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${MOVED} ORDER BY c.number`,
+  );
+  const inSlots = value<number, []>(
+    db,
+    `SELECT count(*) FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
+    WHERE ${wentTo('m')} = 'slot' AND ${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} <> 'harvested'`,
+  );
   // Slots that seed was started in, and that is not closed yet.
-  const sown = db.prepare<unknown[], { count: number }>(`
-    SELECT coalesce(sum(coalesce(c.places, b.seeds)), 0) AS count FROM batch b JOIN carrier c ON c.batch_id = b.id
-    WHERE b.method = 'pod' AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`);
-  const insert = db.prepare(`
-    INSERT INTO seedling_event (id, cup_number, kind, stage, why, at_ms, recorded_ms, supersedes)
-    VALUES (@id, @number, @kind, @stage, @why, @atMs, @nowMs, @supersedes)`);
+  const sown = value<number, []>(
+    db,
+    `SELECT coalesce(sum(coalesce(c.places, b.seeds)), 0) FROM batch b JOIN carrier c ON c.batch_id = b.id
+    WHERE b.method = 'pod' AND NOT ${closed('b.id')} AND NOT ${untucked('b.id')}`,
+  );
+  type Written = Omit<EventRow, 'kind' | 'stage'> & {
+    kind: string;
+    stage: string | null;
+    number: number;
+    nowMs: number;
+    supersedes: string | null;
+  };
+  const insert = write<[Written]>(
+    db,
+    `INSERT INTO seedling_event (id, cup_number, kind, stage, why, told, act_id, at_ms, recorded_ms, supersedes)
+    VALUES (@id, @number, @kind, @stage, @why, @told, @act_id, @at_ms, @nowMs, @supersedes)`,
+  );
   // Sprouts moved and snapped on the way, by crop: what the start count learns from.
-  const handled = db.prepare<unknown[], { moved: number; snapped: number }>(`
-    SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
+  const handled = first<{ moved: number; snapped: number }, [string]>(
+    db,
+    `SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
       coalesce(sum(m.snapped), 0) AS snapped
     FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
-    WHERE p.crop_id = ? AND ${COUNTING}`);
+    WHERE p.crop_id = ? AND ${MOVED}`,
+  );
   // How sprouts that had rooted into the paper came out, and what became of the labels of moves that were all of one kind.
-  const PAST = `(${GONE("'given'")} OR ${STAGE} IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))`;
+  const LOST = gone(['lost']);
+  const LIVED = `NOT ${LOST} AND (${gone(['given', 'composted'])} OR ${PAST})`;
   const fate = (kind: 'freed' | 'patched', other: 'freed' | 'patched', what: string): string =>
     `coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND m.${kind} > 0 AND m.${other} = 0 AND ${what})), 0)`;
-  const rooted = db.prepare<unknown[], BatchWithJournal['rooted']>(`
-    SELECT coalesce(sum(m.freed), 0) AS freed, coalesce(sum(m.patched), 0) AS patched, coalesce(sum(m.snapped), 0) AS snapped,
-      ${fate('freed', 'patched', `NOT ${GONE("'lost'")} AND ${PAST}`)} AS freedLived, ${fate('freed', 'patched', GONE("'lost'"))} AS freedLost,
-      ${fate('patched', 'freed', `NOT ${GONE("'lost'")} AND ${PAST}`)} AS patchedLived, ${fate('patched', 'freed', GONE("'lost'"))} AS patchedLost
+  const rooted = first<BatchWithJournal['rooted'], [string]>(
+    db,
+    `SELECT coalesce(sum(m.freed), 0) AS freed, coalesce(sum(m.patched), 0) AS patched, coalesce(sum(m.snapped), 0) AS snapped,
+      ${fate('freed', 'patched', LIVED)} AS freedLived, ${fate('freed', 'patched', LOST)} AS freedLost,
+      ${fate('patched', 'freed', LIVED)} AS patchedLived, ${fate('patched', 'freed', LOST)} AS patchedLost
     FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
-    WHERE p.crop_id = ? AND m.freed + m.patched + m.snapped > 0 AND ${COUNTING}`);
-  const fates = db.prepare<unknown[], { destination: string; lived: number; lost: number }>(`
-    SELECT destination, sum(lost) AS lost, sum(NOT lost AND (given OR stage IN (${PAST_DANGER.map((stage) => `'${stage}'`).join(', ')}))) AS lived
-    FROM (SELECT ${wentTo('m')} AS destination, ${STAGE} AS stage, ${GONE("'lost'")} AS lost, ${GONE("'given'")} AS given
+    WHERE p.crop_id = ? AND m.freed + m.patched + m.snapped > 0 AND ${MOVED}`,
+  );
+  const fates = all<{ destination: Destination; lived: number; lost: number }, [string]>(
+    db,
+    `SELECT destination, sum(lost) AS lost, sum(lived) AS lived
+    FROM (SELECT m.entry_id AS moved, ${wentTo('m')} AS destination, ${LOST} AS lost, ${LIVED} AS lived
       FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
         JOIN cup c ON c.entry_id = e.id AND c.planted = 0
-      WHERE p.crop_id = ? AND ${COUNTING})
-    GROUP BY destination`);
+      WHERE p.crop_id = ? AND ${MOVED})
+    GROUP BY destination, moved`,
+  );
+
+  const marksOf = ({ atFirst, atMs }: CupRow, own: readonly EventRow[]): StageMark[] =>
+    afterPotting(
+      [{ stage: atFirst, atMs }, ...own.flatMap(({ stage, at_ms }) => (stage === null ? [] : [{ stage, atMs: at_ms }]))],
+      own.findLast(({ kind }) => kind === 'potted')?.at_ms ?? null,
+    );
 
   function find(number: number): Seedling | null {
-    const cup = one.get(number);
+    const cup = one(number);
     if (!cup) return null;
-    const own = events.all(number);
-    const stage = own.findLast(({ kind }) => kind === 'stage');
-    const gone = own.findLast(({ kind }) => kind === 'lost' || kind === 'given');
+    const own = events(number);
+    const mark = marksOf(cup, own).at(-1);
+    const parted = own.findLast(({ kind }) => isParting(kind));
     return {
       number: cup.number,
       batchId: cup.batchId,
@@ -107,56 +145,107 @@ export function nurseryStore(db: Database, crops: CropStore) {
       bedName: cup.bedName,
       proved: cup.planted === 0,
       movedMs: cup.atMs,
-      stage: stage?.stage ?? 'moved',
-      stageMs: stage?.at_ms ?? cup.atMs,
-      gone: gone ? { kind: gone.kind as 'lost' | 'given', why: gone.why, atMs: gone.at_ms } : null,
-      events: own.map(({ id, kind, stage: said, why, at_ms }) => ({ id, kind, stage: said, why, atMs: at_ms })),
+      stage: mark?.stage ?? cup.atFirst,
+      stageMs: mark?.atMs ?? cup.atMs,
+      gone: parted ? { kind: parted.kind as Parting, why: parted.why, atMs: parted.at_ms } : null,
+      events: own.map(({ id, act_id, kind, stage: what, why, told, at_ms }) => ({
+        ...{ id, actId: act_id, kind, stage: what, why, atMs: at_ms },
+        inWords: seedlingEventInWords({ kind, stage: what, why, told: told === null ? null : (JSON.parse(told) as object) }),
+      })),
     };
   }
 
   function get(number: number): Seedling {
     const found = find(number);
-    if (!found) throw new Problem(404, 'Not found', 'There is no seedling with this label.');
+    if (!found) throw new Problem(404, 'Not found', `There is no seedling with label ${number}.`);
     return found;
   }
+
+  /** @throws Problem where it cannot be said of a label at that moment */
+  function check(number: number, word: SeedlingWord, atMs: number, field: string): void {
+    const cup = one(number);
+    if (!cup) throw Problem.field(field, `${field} must be labels that stand in the nursery: there is no ${number}`);
+    const own = events(number);
+    const parted = own.findLast(({ kind }) => isParting(kind));
+    if (parted) throw Problem.field(field, `label ${number} is ${partingInWords(parted.kind as Parting)} already; undo that first`);
+    if (atMs < cup.atMs) throw Problem.field('at', 'at must not lie before it was moved');
+    if (word.kind === 'stage') {
+      const against = goesBackwards(marksOf(cup, own), word.stage, atMs);
+      if (against) {
+        const home = household.find();
+        const when = home ? wordsFor(home.zone, home.units, atMs, 1).moment(against.atMs) : '';
+        throw Problem.field(
+          'stage',
+          `label ${number} was said to be at "${SEEDLING_WORDS[against.stage].title.toLowerCase()}" on ${when}: a seedling does not go back; undo that first`,
+        );
+      }
+    } else if (isParting(word.kind) && own.some((event) => event.at_ms > atMs))
+      throw Problem.field('at', 'at must not lie before what was said of it since; undo that first');
+  }
+
+  const rowOf = (word: SeedlingWord): Pick<Written, 'kind' | 'stage' | 'why' | 'told'> => {
+    const { kind, ...rest } = word;
+    if (word.kind === 'stage') return { kind, stage: word.stage, why: null, told: null };
+    if (word.kind === 'lost') return { kind, stage: null, why: word.why, told: null };
+    return { kind, stage: null, why: null, told: Object.keys(rest).length === 0 ? null : JSON.stringify(rest) };
+  };
+
   return {
     get,
     /** How every seedling stands, by its label. */
-    standing: () => standing.all(),
+    standing: () => standing(),
     /** What a label's seedling is; null where no seedling wears it. */
     titleOf: (number: number): { batchId: string; title: string } | null => (Number.isSafeInteger(number) ? find(number) : null),
     /** Soilless slots that hold a living seedling, or seed that was started in them. */
-    inSlots: (): number => certain(inSlots.get()).count + certain(sown.get()).count,
+    inSlots: (): number => certain(inSlots()) + certain(sown()),
     /** What was said of a label's seedling so far. */
     told: (number: number): { readonly marks: number; readonly out: boolean } => {
-      const own = events.all(number);
+      const own = events(number);
       return { marks: own.length, out: own.some(({ stage }) => stage === 'planted_out') };
     },
-    /** @param atMs when it was seen */
-    add(number: number, { id, kind, stage = null, why = null }: SeedlingRequest, atMs: number, nowMs: number): void {
-      const seedling = get(number);
-      if (seedling.gone) throw Problem.field('kind', `label ${number} is ${seedling.gone.kind} already; undo that first`);
-      if (atMs < seedling.movedMs) throw Problem.field('at', 'at must not lie before it was moved');
-      const later = seedling.events.find((event) => event.atMs > atMs);
-      if (later && kind !== 'stage') throw Problem.field('at', 'at must not lie before what was said of it since; undo that first');
-      insert.run({ id, number, kind, stage, why, atMs, nowMs, supersedes: null });
+    /**
+     * Says something of seedlings, of all of them or of none.
+     *
+     * @param id of the act; @param atMs when it was seen
+     * @param field that a refusal names
+     */
+    say(numbers: readonly number[], id: string, word: SeedlingWord, atMs: number, nowMs: number, field = 'numbers'): void {
+      for (const number of numbers) check(number, word, atMs, field);
+      const row = rowOf(word);
+      const several = numbers.length > 1;
+      // The id of each is made of the act's, so that one of many can be taken back by itself.
+      for (const number of numbers)
+        insert({ ...row, id: several ? uuidFrom(String(number), id) : id, number, act_id: id, at_ms: atMs, nowMs, supersedes: null });
     },
-    /** Anything that was said of it, not only the last. */
+    /** Anything that was said of one, not only the last. */
     undo(number: number, id: string, entryId: string, nowMs: number): void {
       if (!get(number).events.some((event) => event.id === entryId))
         throw Problem.field('entryId', 'entryId must be something that was said of this seedling and still counts');
-      insert.run({ id, number, kind: 'undo', stage: null, why: null, atMs: nowMs, nowMs, supersedes: entryId });
+      insert({ id, number, kind: 'undo', stage: null, why: null, told: null, act_id: id, at_ms: nowMs, nowMs, supersedes: entryId });
+    },
+    /** All that an act said and that still counts. */
+    undoAct(actId: string, id: string, nowMs: number): void {
+      const rows = ofAct(actId);
+      if (rows.length === 0) throw Problem.field('actId', 'actId must be something that was said of seedlings and still counts');
+      for (const { id: supersedes, number } of rows)
+        insert({
+          ...{ id: uuidFrom(String(number), id), number, kind: 'undo', stage: null, why: null, told: null },
+          ...{ act_id: id, at_ms: nowMs, nowMs, supersedes },
+        });
     },
     /**
      * Seedlings of a crop by where they were moved to: those past danger (a true leaf, planted
      * out, given away) and those lost. The ones in between tell nothing yet.
      */
-    fates: (cropId: string): Record<string, { lived: number; lost: number }> =>
-      Object.fromEntries(fates.all(cropId).map(({ destination, lived, lost }) => [destination, { lived, lost }])),
+    fates(cropId: string): Partial<Record<Destination, Fates>> {
+      const trays = fates(cropId);
+      const places = [...new Set(trays.map(({ destination }) => destination))];
+      return Object.fromEntries(places.map((place) => [place, pooledFates(trays.filter(({ destination }) => destination === place))]));
+    },
     /** Sprouts of a crop that had rooted into the paper, how they came out and fared. */
-    rooted: (cropId: string): BatchWithJournal['rooted'] => certain(rooted.get(cropId)),
+    rooted: (cropId: string): BatchWithJournal['rooted'] => certain(rooted(cropId)),
     /** Sprouts of a crop that were moved, and that snapped on the way. */
-    handled: (cropId: string): { moved: number; snapped: number } => certain(handled.get(cropId)),
+    handled: (cropId: string): { moved: number; snapped: number } => certain(handled(cropId)),
   };
 }
 export type NurseryStore = ReturnType<typeof nurseryStore>;

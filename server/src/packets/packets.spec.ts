@@ -185,8 +185,8 @@ describe('the seed box', () => {
     await send('post', 'racks', { id: uuid(), name: 'Rack', slots: 0 }, 422);
     expect((await get<Rack[]>('racks')).map(({ slots, taken }) => [slots, taken])).toEqual([[8, 3]]);
     const [first = 0, second = 0] = (await get<BatchWithJournal>(`batches/${batch.id}`)).cups.map(({ number }) => number);
-    await send('post', `nursery/${first}/events`, { id: uuid(), kind: 'stage', stage: 'planted_out', why: null });
-    await send('post', `nursery/${second}/events`, { id: uuid(), kind: 'lost', stage: null, why: 'damped off' });
+    await send('post', `nursery/${first}/events`, { id: uuid(), said: { kind: 'stage', stage: 'planted_out' } });
+    await send('post', `nursery/${second}/events`, { id: uuid(), said: { kind: 'lost', why: 'damped off' } });
     expect(await get<PastSeasons>('crops/leek/seasons')).toEqual({
       nursingDays: [0],
       lateness: [{ year: 2026, days: 10, kind: 'plant_out' }],

@@ -1,0 +1,144 @@
+import * as z from 'zod';
+import { DESTINATIONS } from '@fresh-tuck/core/moving';
+import { COVERS, NURSERY_GROUPS, PARTINGS, ROLES, SEEDLING_EVENTS, SEEDLING_STAGES } from './choices.js';
+import { placeLight } from './nursery-requests.js';
+
+const parting = z.object({ kind: z.enum(PARTINGS), why: z.string().nullable(), atMs: z.number() });
+
+/** A moved sprout with its record. */
+export const seedling = z.object({
+  number: z.number(),
+  batchId: z.string(),
+  batchNumber: z.number(),
+  title: z.string(),
+  cropId: z.string(),
+  destination: z.string(),
+  bedName: z.string().nullable(),
+  proved: z.boolean(),
+  movedMs: z.number(),
+  stage: z.enum(SEEDLING_STAGES),
+  /** When its stage was last said. */
+  stageMs: z.number(),
+  gone: parting.nullable(),
+  /** What was said of it and still counts, the oldest first. */
+  events: z.array(
+    z.object({
+      id: z.string(),
+      /** The act that said it, where that spoke of several. */
+      actId: z.string().nullable(),
+      kind: z.enum(SEEDLING_EVENTS),
+      stage: z.string().nullable(),
+      why: z.string().nullable(),
+      atMs: z.number(),
+      inWords: z.string(),
+    }),
+  ),
+});
+
+/** Seedlings of one group, a page at a time. */
+export const nurseryPage = z.object({ group: z.enum(NURSERY_GROUPS), count: z.number(), from: z.number(), seedlings: z.array(seedling) });
+
+/** A seedling as it stands in its tray. */
+export const plant = z.object({
+  number: z.number(),
+  stage: z.enum(SEEDLING_STAGES),
+  proved: z.boolean(),
+  role: z.enum(ROLES).nullable(),
+  grade: z.number().nullable(),
+  /** Late for its next stage: the chance that it still comes, had somebody looked now; null where it is not. */
+  late: z.number().nullable(),
+});
+
+/** What a touch does about something. */
+export const nurseryTask = z.object({
+  kind: z.string(),
+  /** Whose it is: of a tray, or of a place. */
+  trayId: z.string().nullable(),
+  spotId: z.string().nullable(),
+  dueMs: z.number(),
+  /** Of today's work. */
+  today: z.boolean(),
+  lead: z.string(),
+  text: z.string(),
+  /** When, in words. */
+  when: z.string(),
+  /** "Lid is off": what its button says; null where there is nothing to touch. */
+  act: z.string().nullable(),
+  /** The labels that it is about; empty where it is about all. */
+  numbers: z.array(z.number()),
+  tone: z.enum(['growth', 'trouble', 'waiting', 'water']),
+});
+
+/** Seedlings of one batch that stand together. */
+export const tray = z.object({
+  id: z.string(),
+  batchId: z.string(),
+  batchNumber: z.number(),
+  cropId: z.string(),
+  name: z.string(),
+  variety: z.string(),
+  destination: z.enum(DESTINATIONS),
+  finalPot: z.boolean(),
+  cover: z.enum(COVERS),
+  movedMs: z.number(),
+  plants: z.array(plant),
+  /** "41 of 60 up": how it stands. */
+  stands: z.string(),
+  /** What is awaited, in words, each step a line. */
+  awaited: z.array(z.string()),
+  tone: z.enum(['growth', 'trouble', 'waiting', 'water']),
+});
+
+/** Light of a day at a place. */
+export const dayLight = z.object({
+  wantedLow: z.number(),
+  wantedHigh: z.number(),
+  daylight: z.number(),
+  daylightLow: z.number(),
+  daylightHigh: z.number(),
+  lamp: z.number(),
+  /** Hours of the household's clock. */
+  riseHour: z.number().nullable(),
+  setHour: z.number().nullable(),
+  lampFromHour: z.number().nullable(),
+  lampToHour: z.number().nullable(),
+  text: z.string(),
+  enough: z.boolean(),
+});
+
+/** A place with what stands there. */
+export const nurseryPlace = z.object({
+  /** Null where nobody has said where they stand. */
+  spotId: z.string().nullable(),
+  name: z.string(),
+  kind: z.string().nullable(),
+  inWords: z.string(),
+  setup: placeLight.nullable(),
+  light: dayLight.nullable(),
+  trays: z.array(tray),
+});
+
+/** The Nursery: what stands where, and what is to be done. */
+export const nursery = z.object({
+  nowMs: z.number(),
+  lead: z.string(),
+  /** Those that stand in it still, and what was planted out and stands. */
+  standing: z.number(),
+  out: z.number(),
+  gone: z.number(),
+  tasks: z.array(nurseryTask),
+  places: z.array(nurseryPlace),
+  /** Spots that a tray can be carried to. */
+  spots: z.array(z.object({ id: z.string(), name: z.string() })),
+  /** Whether the household has said how far north it lies. */
+  located: z.boolean(),
+});
+
+export type Seedling = z.infer<typeof seedling>;
+export type NurseryPage = z.infer<typeof nurseryPage>;
+export type Plant = z.infer<typeof plant>;
+export type NurseryTask = z.infer<typeof nurseryTask>;
+export type Tray = z.infer<typeof tray>;
+export type NurseryPlace = z.infer<typeof nurseryPlace>;
+export type DayLight = z.infer<typeof dayLight>;
+export type Nursery = z.infer<typeof nursery>;

@@ -1,0 +1,20 @@
+import { SEEDLING_STAGES, stageRank, type SeedlingStage } from './stages.js';
+import type { StageMark } from './tray.js';
+
+/**
+ * Why a stage cannot be said of a seedling at a moment: it would go backwards. Null where it can.
+ *
+ * @param marks what was said of it, rising by time, what it began with among them
+ */
+export function goesBackwards(marks: readonly StageMark[], stage: SeedlingStage, atMs: number): StageMark | null {
+  const rank = stageRank(stage);
+  const before = marks.filter((mark) => mark.atMs <= atMs && stageRank(mark.stage) >= rank && mark.stage !== 'moved').at(-1) ?? null;
+  return before ?? marks.find((mark) => mark.atMs > atMs && stageRank(mark.stage) <= rank) ?? null;
+}
+
+/** The stages that may still come after one. */
+export const stagesAfter = (stage: SeedlingStage): readonly SeedlingStage[] => SEEDLING_STAGES.slice(stageRank(stage) + 1);
+
+/** Marks that count after potting on: roots at the base of the old pot say nothing of the new one. */
+export const afterPotting = (marks: readonly StageMark[], pottedMs: number | null): StageMark[] =>
+  marks.filter(({ stage, atMs }) => stage !== 'roots_out' || pottedMs === null || atMs > pottedMs);

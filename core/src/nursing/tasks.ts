@@ -1,0 +1,110 @@
+import { DAY_MS, HOUR_MS } from '../units/index.js';
+import { countsOf, coverAtFirst, coverWanted, feedDue, thirstOf, type Cover, type Felt, type NursingSchools, type Thirst } from './care.js';
+import { reached, type SeedlingStage } from './stages.js';
+import type { Awaited, TrayFacts } from './tray.js';
+
+/** What was done for a tray, as far as it bears on what is to be done. */
+export interface CareFacts {
+  readonly cover: Cover;
+  readonly felt: readonly Felt[];
+  readonly fedMs: number | null;
+  /** Mean temperature where it stands now, °C. */
+  readonly celsius: number;
+}
+
+/** Something to be done for a tray; a moment that is past is now. */
+export type TrayTask =
+  | { readonly kind: 'uncover' | 'prop' | 'cover'; readonly dueMs: number; readonly up: number; readonly of: number }
+  | { readonly kind: 'drain'; readonly dueMs: number }
+  | { readonly kind: 'water'; readonly dueMs: number; readonly now: Thirst['now'] }
+  | { readonly kind: 'pot_up'; readonly dueMs: number; readonly numbers: readonly number[] }
+  | { readonly kind: 'look_below'; readonly dueMs: number; readonly numbers: readonly number[] }
+  | { readonly kind: 'feed'; readonly dueMs: number; readonly strength: number; readonly first: boolean }
+  | {
+      readonly kind: 'late';
+      readonly dueMs: number;
+      readonly step: Awaited['step'];
+      readonly numbers: readonly number[];
+      readonly comes: number;
+    };
+
+/** Most urgent first: what kills before what waits. */
+const URGENCY: readonly TrayTask['kind'][] = ['drain', 'uncover', 'prop', 'pot_up', 'water', 'cover', 'look_below', 'late', 'feed'];
+export const byUrgency = (a: Pick<TrayTask, 'kind'>, b: Pick<TrayTask, 'kind'>): number =>
+  URGENCY.indexOf(a.kind) - URGENCY.indexOf(b.kind);
+
+/** Nobody digs for one that is late every day: so long after a look it is asked for again, ms. */
+const ASKED_AGAIN_MS = 2 * DAY_MS;
+/** Gardeners water in the morning: what wants water before the next is told today, ms. */
+const TODAY_MS = 12 * HOUR_MS;
+
+/** When half of those up had come to a stage, ms; null where fewer have. */
+function halfAt(facts: TrayFacts, goal: SeedlingStage): number | null {
+  const standing = facts.plants.filter(({ goneMs }) => goneMs === null);
+  const times = standing.flatMap(({ marks }) => marks.find(({ stage }) => reached(stage, goal))?.atMs ?? []).sort((a, b) => a - b);
+  return times.length * 2 < standing.length || times.length === 0 ? null : (times[Math.ceil(standing.length / 2) - 1] ?? null);
+}
+
+/**
+ * What a tray asks for today, and what it will ask for next, the most urgent first.
+ *
+ * @param awaited what {@link trayAwaits} says of it
+ */
+export function trayTasks(
+  facts: TrayFacts,
+  care: CareFacts,
+  awaited: readonly Awaited[],
+  schools: NursingSchools,
+  nowMs: number,
+): TrayTask[] {
+  const standing = facts.plants.filter(({ goneMs }) => goneMs === null);
+  const stages = standing.map(({ marks }) => marks.at(-1)?.stage ?? 'moved');
+  const nursed = stages.filter((stage) => !reached(stage, 'planted_out'));
+  if (nursed.length === 0) return [];
+  const counts = countsOf(nursed);
+  const { destination } = facts;
+  const tasks: TrayTask[] = [];
+  const firstUpMs =
+    standing.flatMap(({ marks }) => marks.find(({ stage }) => reached(stage, 'up'))?.atMs ?? []).sort((a, b) => a - b)[0] ?? null;
+  const wanted = coverWanted(destination, counts, firstUpMs, schools.cover, nowMs);
+  if (wanted !== care.cover && counts.up > 0 && ORDER[wanted] > ORDER[care.cover])
+    tasks.push({ kind: wanted === 'off' ? 'uncover' : 'prop', dueMs: nowMs, up: counts.up, of: nursed.length });
+  else if (care.cover === 'off' && wanted === 'on' && counts.up === 0 && coverAtFirst(destination) === 'on')
+    tasks.push({ kind: 'cover', dueMs: nowMs, up: 0, of: nursed.length });
+  const leaved = counts.leaved * 2 >= nursed.length;
+  const thirst = thirstOf(facts.crop, { destination, movedMs: facts.pottedMs ?? facts.movedMs, ...care, leaved }, nowMs);
+  if (thirst.pooling) tasks.push({ kind: 'drain', dueMs: nowMs });
+  else if (destination !== 'bed') tasks.push({ kind: 'water', dueMs: Math.max(thirst.dueMs, nowMs), now: thirst.now });
+  const rooted = standing.filter(({ marks }) => marks.at(-1)?.stage === 'roots_out').map(({ number }) => number);
+  if (rooted.length > 0 && !facts.finalPot) tasks.push({ kind: 'pot_up', dueMs: nowMs, numbers: rooted });
+  for (const { step, numbers, usualMs, late } of awaited) {
+    if (step === 'roots_out') {
+      const seenMs = Math.max(0, ...facts.seenMs);
+      // By even chances roots show: worth lifting one out, and again some days after a look that found none.
+      if (usualMs !== null) tasks.push({ kind: 'look_below', dueMs: Math.max(usualMs, seenMs + ASKED_AGAIN_MS), numbers });
+      continue;
+    }
+    const askedMs = Math.max(0, ...facts.seenMs) + ASKED_AGAIN_MS;
+    if (late.length > 0)
+      tasks.push({
+        kind: 'late',
+        dueMs: Math.max(askedMs, nowMs),
+        step,
+        numbers: late.map(({ number }) => number),
+        comes: late.reduce((sum, { comes }) => sum + comes, 0) / late.length,
+      });
+  }
+  const feed = feedDue(destination, {
+    leavedMs: halfAt(facts, 'true_leaves'),
+    standsMs: halfAt(facts, 'seed_leaves'),
+    pottedMs: facts.pottedMs,
+    fedMs: care.fedMs,
+  });
+  if (feed) tasks.push({ kind: 'feed', dueMs: Math.max(feed.dueMs, nowMs), strength: feed.strength, first: care.fedMs === null });
+  return tasks.sort((a, b) => Number(!dueToday(a, nowMs)) - Number(!dueToday(b, nowMs)) || byUrgency(a, b) || a.dueMs - b.dueMs);
+}
+
+const ORDER: Readonly<Record<Cover, number>> = { on: 0, propped: 1, off: 2 };
+
+/** Whether a task belongs to today's work. */
+export const dueToday = ({ dueMs }: Pick<TrayTask, 'dueMs'>, nowMs: number): boolean => dueMs <= nowMs + TODAY_MS;

@@ -1,0 +1,132 @@
+import { PARTINGS, type Role } from '@fresh-tuck/contract';
+import type { Destination } from '@fresh-tuck/core/moving';
+import { afterPotting, reached, type SeedlingStage, type TrayPlant } from '@fresh-tuck/core/nursing';
+import type { Database } from '../db/database.js';
+import { bedOf, happened, wentTo } from '../db/standing.js';
+import { all } from '../db/statements.js';
+import { MOVED, said, STAGE_AT_FIRST } from './standing.js';
+
+interface Row {
+  readonly number: number;
+  readonly planted: 0 | 1;
+  readonly entryId: string;
+  readonly batchId: string;
+  readonly batchNumber: number;
+  readonly cropId: string;
+  readonly variety: string;
+  readonly destination: Destination;
+  readonly bedId: string | null;
+  readonly movedMs: number;
+  readonly atFirst: SeedlingStage;
+}
+interface EventRow {
+  readonly number: number;
+  readonly kind: string;
+  readonly stage: SeedlingStage | null;
+  readonly told: string | null;
+  readonly act_id: string | null;
+  readonly at_ms: number;
+}
+
+/** A seedling of a tray with what it is kept as. */
+export interface StandingPlant extends TrayPlant {
+  readonly stage: SeedlingStage;
+  readonly role: Role | null;
+  readonly grade: number | null;
+}
+
+/** Seedlings of one batch that stand together in the same kind of thing. */
+export interface StandingTray {
+  /** Of the move, or of the act that put them together. */
+  readonly id: string;
+  readonly batchId: string;
+  readonly batchNumber: number;
+  readonly cropId: string;
+  readonly variety: string;
+  readonly destination: Destination;
+  readonly bedId: string | null;
+  readonly movedMs: number;
+  readonly pottedMs: number | null;
+  readonly last: boolean;
+  readonly plants: readonly StandingPlant[];
+}
+
+/** What was said of a seedling, as it stands now. */
+function plantOf(row: Row, events: readonly EventRow[]) {
+  const told = events.map((event) => ({ ...event, said: event.told === null ? {} : (JSON.parse(event.told) as Record<string, unknown>) }));
+  const last = (kind: string) => told.findLast((event) => event.kind === kind);
+  const potted = last('potted');
+  const marks = afterPotting(
+    [
+      ...(reached(row.atFirst, 'up') ? [{ stage: row.atFirst, atMs: row.movedMs }] : []),
+      ...events.flatMap(({ stage, at_ms }) => (stage === null ? [] : [{ stage, atMs: at_ms }])),
+    ],
+    potted?.at_ms ?? null,
+  );
+  const apart = told.findLast(({ kind }) => kind === 'potted' || kind === 'together');
+  return {
+    // Potted on, they stand apart from those they stood with, under the act that did it.
+    trayId: (apart?.kind === 'together' ? (apart.said['trayId'] as string) : apart?.act_id) ?? row.entryId,
+    destination: (potted?.said['destination'] as Destination | undefined) ?? row.destination,
+    last: potted?.said['last'] === true,
+    pottedMs: potted?.at_ms ?? null,
+    plant: {
+      number: row.number,
+      proved: row.planted === 0,
+      marks,
+      stage: marks.at(-1)?.stage ?? row.atFirst,
+      goneMs: told.find(({ kind }) => (PARTINGS as readonly string[]).includes(kind))?.at_ms ?? null,
+      role: (last('role')?.said['role'] as Role | null | undefined) ?? null,
+      grade: (last('graded')?.said['grade'] as number | null | undefined) ?? null,
+    },
+  };
+}
+
+/** Seedlings as they stand together. */
+export function trayStore(db: Database) {
+  const SELECT = `SELECT c.number, c.planted, c.entry_id AS entryId, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
+      ${wentTo('m')} AS destination, ${bedOf('m')} AS bedId, ${happened('e')} AS movedMs, ${STAGE_AT_FIRST} AS atFirst`;
+  const FROM = `JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
+      JOIN packet p ON p.id = b.packet_id WHERE ${MOVED}`;
+  // All that were moved along with those asked for: who is gone tells of the others.
+  const rows = all<Row, [string]>(
+    db,
+    `${SELECT} FROM cup c ${FROM} AND c.entry_id IN (SELECT w.entry_id FROM json_each(?) n JOIN cup w ON w.number = n.value) ORDER BY c.number`,
+  );
+  const ofCrop = all<Row, [string, number]>(
+    db,
+    `${SELECT} FROM cup c ${FROM} AND c.entry_id IN (SELECT le.id FROM entry le JOIN batch lb ON lb.id = le.batch_id JOIN packet lp ON lp.id = lb.packet_id
+      WHERE le.kind = 'move' AND lp.crop_id = ? ORDER BY le.at_ms DESC LIMIT ?) ORDER BY c.number`,
+  );
+  const events = all<EventRow, [string]>(
+    db,
+    `SELECT s.cup_number AS number, s.kind, s.stage, s.told, s.act_id, s.at_ms FROM json_each(?) n JOIN seedling_event s ON s.cup_number = n.value
+    WHERE s.kind <> 'undo' AND ${said()} ORDER BY s.at_ms, s.rowid`,
+  );
+
+  function traysFrom(found: readonly Row[]): StandingTray[] {
+    const byNumber = new Map<number, EventRow[]>();
+    for (const event of events(JSON.stringify(found.map(({ number }) => number))))
+      byNumber.set(event.number, [...(byNumber.get(event.number) ?? []), event]);
+    const trays = new Map<string, Omit<StandingTray, 'plants'> & { plants: StandingPlant[] }>();
+    for (const row of found) {
+      const { trayId, destination, last, pottedMs, plant } = plantOf(row, byNumber.get(row.number) ?? []);
+      const key = `${trayId} ${row.batchId} ${destination}`;
+      const tray = trays.get(key);
+      if (tray) tray.plants.push(plant);
+      else {
+        const { batchId, batchNumber, cropId, variety, bedId, movedMs } = row;
+        trays.set(key, { id: trayId, batchId, batchNumber, cropId, variety, destination, bedId, movedMs, pottedMs, last, plants: [plant] });
+      }
+    }
+    return [...trays.values()].sort((a, b) => (a.plants[0]?.number ?? 0) - (b.plants[0]?.number ?? 0));
+  }
+
+  return {
+    /** The trays that hold any of these labels, with all that was moved along. */
+    with: (numbers: readonly number[]): StandingTray[] => traysFrom(rows(JSON.stringify(numbers))),
+    /** Trays of a crop, of its latest moves. */
+    ofCrop: (cropId: string, most: number): StandingTray[] => traysFrom(ofCrop(cropId, most)),
+  };
+}
+export type TrayStore = ReturnType<typeof trayStore>;
