@@ -11,6 +11,7 @@ const ON_THE_PAGE = {
   chance: ['wilsonInterval'],
   forecast: [],
   looking: [],
+  nursing: ['SEEDLING_STAGES', 'COVERS', 'NURSERY_TROUBLES', 'USUAL_NURSING', 'nextStage', 'reached'],
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],
   sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],

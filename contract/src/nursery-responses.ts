@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
 import { COVERS, NURSERY_GROUPS, PARTINGS, ROLES, SEEDLING_EVENTS, SEEDLING_STAGES } from './choices.js';
-import { placeLight } from './nursery-requests.js';
+import { careWord, placeLight } from './nursery-requests.js';
 
 const parting = z.object({ kind: z.enum(PARTINGS), why: z.string().nullable(), atMs: z.number() });
 
@@ -19,6 +19,8 @@ export const seedling = z.object({
   stage: z.enum(SEEDLING_STAGES),
   /** When its stage was last said. */
   stageMs: z.number(),
+  role: z.enum(ROLES).nullable(),
+  grade: z.number().nullable(),
   gone: parting.nullable(),
   /** What was said of it and still counts, the oldest first. */
   events: z.array(
@@ -64,6 +66,10 @@ export const nurseryTask = z.object({
   when: z.string(),
   /** "Lid is off": what its button says; null where there is nothing to touch. */
   act: z.string().nullable(),
+  /** What that writes down for its tray; null where it takes more than a touch. */
+  done: careWord.nullable(),
+  /** What a finger may say instead: damp still. */
+  instead: careWord.nullable(),
   /** The labels that it is about; empty where it is about all. */
   numbers: z.array(z.number()),
   tone: z.enum(['growth', 'trouble', 'waiting', 'water']),
@@ -79,6 +85,8 @@ export const tray = z.object({
   variety: z.string(),
   destination: z.enum(DESTINATIONS),
   finalPot: z.boolean(),
+  /** Grown as a blade: onion kin, grasses. */
+  blade: z.boolean(),
   cover: z.enum(COVERS),
   movedMs: z.number(),
   plants: z.array(plant),

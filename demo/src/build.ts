@@ -4,11 +4,12 @@ import { v7 } from 'uuid';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { doseFor } from '@fresh-tuck/core/carrier';
 import { methodOf, placeNames, waterOf } from '@fresh-tuck/core/method';
-import type { Spot } from '@fresh-tuck/contract';
+import type { About, Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
 import { planEvening } from './evening.js';
-import { DEMO_NOW, HOUSEHOLD, MAT, PARCELS, SPOTS, type DemoParcel } from './household.js';
+import { addNursery } from './nursery-build.js';
+import { DEMO_NOW, HOUSEHOLD, MAT, NURSING, PARCELS, SPOTS, type DemoParcel } from './household.js';
 import type { BuildClock, Send } from './send.js';
 import { dayRange } from './laws/warmth.js';
 import { knownState, truthOf } from './truth.js';
@@ -190,7 +191,10 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
       clock.set(atMs);
       await run();
     }
+    await addNursery(send, clock, idAt, spotIds.get('Fridge top') ?? '');
     clock.set(nowMs);
+    const { version } = (await send<About>('GET', '/api/about', {})).household ?? { version: 0 };
+    await send('PUT', '/api/household/nursing', { id: idAt(nowMs), version, ...NURSING });
     await planEvening(send, idAt, nowMs);
   } finally {
     server.closeAllConnections();

@@ -14,6 +14,12 @@ export const HOUSEHOLD = {
   frost: { monthDay: '05-10', giveDays: 10, guessed: false },
 } as const;
 
+/** How it raises what it moved, and under which sky. */
+export const NURSING = {
+  schools: { set: 'hole', firm: 'settled', pot: 'one', watered: 'below', cover: 'up' },
+  sky: { latitude: 55.6, longitude: 12.4, sunshine: 0.4 },
+} as const;
+
 /** The morning on which the demo opens. */
 export const DEMO_NOW = '2026-04-11T07:10';
 

@@ -11,3 +11,4 @@ export * from './care.js';
 export * from './tasks.js';
 export * from './said.js';
 export * from './place-day.js';
+export * from './troubles.js';

@@ -1,5 +1,17 @@
+import type { Damp } from '../carrier/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { countsOf, coverAtFirst, coverWanted, feedDue, thirstOf, type Cover, type Felt, type NursingSchools, type Thirst } from './care.js';
+import {
+  countsOf,
+  coverAtFirst,
+  coverWanted,
+  feedDue,
+  thirstOf,
+  type Cover,
+  type Felt,
+  type NursingSchools,
+  type Thirst,
+  type Watering,
+} from './care.js';
 import { reached, type SeedlingStage } from './stages.js';
 import type { Awaited, TrayFacts } from './tray.js';
 
@@ -105,6 +117,40 @@ export function trayTasks(
 }
 
 const ORDER: Readonly<Record<Cover, number>> = { on: 0, propped: 1, off: 2 };
+
+/** What has been done once a task is done, as it is written down. */
+export type Settled =
+  | { readonly kind: 'cover'; readonly cover: Cover }
+  | { readonly kind: 'water'; readonly from: Watering | null; readonly finger: Damp | null }
+  | { readonly kind: 'feed'; readonly strength: number }
+  | { readonly kind: 'seen' };
+
+/** What settles a task of a tray in one touch; null where it takes more than a touch. */
+export function settledBy(task: TrayTask, { watered }: Pick<NursingSchools, 'watered'>): Settled | null {
+  switch (task.kind) {
+    case 'uncover':
+      return { kind: 'cover', cover: 'off' };
+    case 'prop':
+      return { kind: 'cover', cover: 'propped' };
+    case 'cover':
+      return { kind: 'cover', cover: 'on' };
+    case 'drain':
+      return { kind: 'water', from: null, finger: 'damp' };
+    case 'water':
+      return { kind: 'water', from: watered, finger: null };
+    case 'feed':
+      return { kind: 'feed', strength: task.strength };
+    case 'look_below':
+    case 'late':
+      return { kind: 'seen' };
+    case 'pot_up':
+      return null;
+  }
+}
+
+/** What a finger says instead of doing a task: it is damp still. Null where there is no such word. */
+export const feltInstead = (task: TrayTask): Settled | null =>
+  task.kind === 'water' && task.now !== null ? { kind: 'water', from: null, finger: 'damp' } : null;
 
 /** Whether a task belongs to today's work. */
 export const dueToday = ({ dueMs }: Pick<TrayTask, 'dueMs'>, nowMs: number): boolean => dueMs <= nowMs + TODAY_MS;

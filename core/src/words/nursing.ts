@@ -7,7 +7,14 @@ import { SEEDLING_WORDS } from './vocabulary.js';
 /** What has become of a seedling that stands no longer. */
 export const partingInWords = (kind: 'lost' | 'given' | 'composted'): string => (kind === 'given' ? 'given away' : kind);
 
-const ROLE_WORDS: Readonly<Record<string, string>> = { main: 'the main plant', spare: 'a spare', pollen: 'kept for its pollen' };
+/** How its lid is, as one says it of a tray. */
+export const COVER_WORDS = { on: 'on', propped: 'propped open', off: 'off' } as const;
+/** What a plant is kept as. */
+export const ROLE_WORDS: Readonly<Record<'main' | 'spare' | 'pollen', string>> = {
+  main: 'the main plant',
+  spare: 'a spare',
+  pollen: 'kept for its pollen',
+};
 /** What larger things are called in a line of a record. */
 const INTO: Readonly<Record<string, string>> = {
   cup: 'a cup',
@@ -30,14 +37,20 @@ export function seedlingEventInWords({
   readonly why: string | null;
   readonly told: object | null;
 }): string {
-  const said = (told ?? {}) as { to?: string | null; destination?: string; grade?: number | null; role?: string | null; trait?: string };
+  const said = (told ?? {}) as {
+    to?: string | null;
+    destination?: string;
+    grade?: number | null;
+    role?: 'main' | 'spare' | 'pollen' | null;
+    trait?: string;
+  };
   if (kind === 'stage' && stage) return SEEDLING_WORDS[stage].title.toLowerCase();
   if (kind === 'lost') return `lost: ${why ?? ''}`;
   if (kind === 'given') return said.to ? `given to ${said.to}` : 'given away';
   if (kind === 'composted') return 'on the compost';
   if (kind === 'potted') return `potted on into ${INTO[said.destination ?? ''] ?? `a ${said.destination ?? 'pot'}`}`;
   if (kind === 'graded') return said.grade ? `graded ${said.grade} of 5` : 'its grade taken away';
-  if (kind === 'role') return said.role ? (ROLE_WORDS[said.role] ?? said.role) : 'kept as any other';
+  if (kind === 'role') return said.role ? ROLE_WORDS[said.role] : 'kept as any other';
   if (kind === 'trait') return `seen on it: ${said.trait ?? ''}`;
   return 'stands with others now';
 }

@@ -4,12 +4,14 @@ import { PLACE_KINDS, type Nursery, type NurseryPlace, type NurseryTask, type Pl
 import {
   countsOf,
   dueToday,
+  feltInstead,
   heightCm,
   lampGap,
   lessonsOf,
   NURSED,
   placeDay,
   reached,
+  settledBy,
   trayAwaits,
   trayTasks,
   wantedLight,
@@ -136,6 +138,8 @@ export function nurseryView(reader: Reader) {
       const tasks = trayTasks(facts, { ...done, celsius }, awaited, schools, nowMs).map((task) => ({
         ...told(trayTaskInWords(task, spoken, schools, celsius, words), task.dueMs, nowMs, words),
         ...{ kind: task.kind, trayId: tray.id, spotId: null, numbers: 'numbers' in task ? [...task.numbers] : [] },
+        done: settledBy(task, schools),
+        instead: feltInstead(task),
       }));
       const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
       const shown: Tray = {
@@ -147,7 +151,13 @@ export function nurseryView(reader: Reader) {
           name: facts.crop.name,
           variety: tray.variety,
         },
-        ...{ destination: tray.destination, finalPot: facts.finalPot, cover: done.cover, movedMs: tray.movedMs },
+        ...{
+          destination: tray.destination,
+          finalPot: facts.finalPot,
+          blade: BLADES.includes(facts.crop.family),
+          cover: done.cover,
+          movedMs: tray.movedMs,
+        },
         plants: there.map(({ number, stage, proved, role, grade }) => ({
           number,
           stage,
@@ -219,7 +229,7 @@ export function nurseryView(reader: Reader) {
         },
         tasks: lampTasksInWords(day, gap, spot.name, words).map(({ kind, dueMs, ...task }) => ({
           ...told(task, Math.max(dueMs, nowMs), nowMs, words),
-          ...{ kind, trayId: null, spotId: spot.id, numbers: [] },
+          ...{ kind, trayId: null, spotId: spot.id, numbers: [], done: null, instead: null },
         })),
       };
     }
@@ -242,6 +252,8 @@ export function nurseryView(reader: Reader) {
 }
 
 const FINAL: readonly StandingTray['destination'][] = ['bed', 'slot', 'terrarium', 'glass'];
+/** Kin whose seedlings are blades. */
+const BLADES: readonly string[] = ['Amaryllidaceae', 'Asparagaceae', 'Poaceae', 'Arecaceae'];
 const lampOf = ({ kind, micromol, gapCm, watts }: NonNullable<PlaceLight['lamp']>) => ({ kind, micromol, gapCm, watts });
 const told = ({ lead, text, act, tone }: SpokenTask, dueMs: number, nowMs: number, words: Words) => ({
   ...{ lead, text, act, tone, dueMs },

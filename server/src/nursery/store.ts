@@ -1,5 +1,5 @@
 import { v5 as uuidFrom } from 'uuid';
-import { PARTINGS, type BatchWithJournal, type Parting, type Seedling, type SeedlingWord } from '@fresh-tuck/contract';
+import { PARTINGS, type BatchWithJournal, type Parting, type Role, type Seedling, type SeedlingWord } from '@fresh-tuck/contract';
 import { afterPotting, goesBackwards, type SeedlingStage, type StageMark } from '@fresh-tuck/core/nursing';
 import { pooledFates, type Destination, type Fates } from '@fresh-tuck/core/moving';
 import { wordsFor } from '@fresh-tuck/core/units';
@@ -44,6 +44,11 @@ export interface Standing {
   readonly gone: 0 | 1;
 }
 
+/** What was told with the last word of a kind. */
+function saidLast<T>(own: readonly EventRow[], kind: Kind): T | null {
+  const told = own.findLast((event) => event.kind === kind)?.told ?? null;
+  return told === null ? null : (JSON.parse(told) as T);
+}
 const isParting = (kind: Kind): kind is Parting => (PARTINGS as readonly string[]).includes(kind);
 
 /** Seedlings by their labels, and what became of them. */
@@ -147,6 +152,8 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
       movedMs: cup.atMs,
       stage: mark?.stage ?? cup.atFirst,
       stageMs: mark?.atMs ?? cup.atMs,
+      role: saidLast<{ role: Role | null }>(own, 'role')?.role ?? null,
+      grade: saidLast<{ grade: number | null }>(own, 'graded')?.grade ?? null,
       gone: parted ? { kind: parted.kind as Parting, why: parted.why, atMs: parted.at_ms } : null,
       events: own.map(({ id, act_id, kind, stage: what, why, told, at_ms }) => ({
         ...{ id, actId: act_id, kind, stage: what, why, atMs: at_ms },

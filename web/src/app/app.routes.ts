@@ -50,6 +50,16 @@ export const routes: Routes = [
         loadComponent: () => import('./crop/figures').then((m) => m.CropFigures),
       },
       { path: 'nursery', title: 'Nursery · Fresh Tuck', loadComponent: () => import('./nursery/nursery').then((m) => m.NurseryScreen) },
+      {
+        path: 'nursery/:trayId/:batchId',
+        title: 'A tray · Fresh Tuck',
+        loadComponent: () => import('./nursery/tray').then((m) => m.TrayScreen),
+      },
+      {
+        path: 'seedling/:number',
+        title: 'A plant · Fresh Tuck',
+        loadComponent: () => import('./nursery/seedling').then((m) => m.SeedlingScreen),
+      },
       { path: 'handbook', title: 'Handbook · Fresh Tuck', loadComponent: () => import('./handbook/handbook').then((m) => m.Handbook) },
       {
         path: 'handbook/troubles',

@@ -1,16 +1,30 @@
 import { inject, Injectable } from '@angular/core';
-import type { Nursery, Seedling, SeedlingRequest, UndoRequest } from '@fresh-tuck/contract';
+import type {
+  CareRequest,
+  LightRequest,
+  Nursery,
+  NurseryActRequest,
+  NurseryPage,
+  NurseryUndoRequest,
+  Seedling,
+  TakeBackRequest,
+  UndoRequest,
+} from '@fresh-tuck/contract';
 import type { NurseryGroup } from '@fresh-tuck/contract/choices';
 import { Transport } from '../data/transport/transport.service';
 
-/** What this screen asks of the server. */
+/** What the Nursery asks of the server. */
 @Injectable({ providedIn: 'root' })
 export class NurseryApi {
   private readonly transport = inject(Transport);
 
   readonly nursery = () => this.transport.get<Nursery>('nursery');
-  readonly nurseryPage = (group: NurseryGroup, from: number) => this.transport.get<Nursery>('nursery', { group, from });
-  readonly addSeedlingEvent = (number: number, body: SeedlingRequest) =>
-    this.transport.send<Seedling>('POST', `nursery/${number}/events`, body);
-  readonly undoSeedling = (number: number, body: UndoRequest) => this.transport.send<Seedling>('POST', `nursery/${number}/undos`, body);
+  readonly page = (group: NurseryGroup, from: number) => this.transport.get<NurseryPage>('nursery', { group, from });
+  readonly seedling = (number: number) => this.transport.get<Seedling>(`nursery/${number}`);
+  readonly act = (body: NurseryActRequest) => this.transport.send<Nursery>('POST', 'nursery/acts', body);
+  readonly undoAct = (body: NurseryUndoRequest) => this.transport.send<Nursery>('POST', 'nursery/acts/undos', body);
+  readonly care = (body: CareRequest) => this.transport.send<Nursery>('POST', 'nursery/care', body);
+  readonly undoCare = (body: TakeBackRequest) => this.transport.send<Nursery>('POST', 'nursery/care/undos', body);
+  readonly light = (spotId: string, body: LightRequest) => this.transport.send<Nursery>('POST', `spots/${spotId}/light`, body);
+  readonly undo = (number: number, body: UndoRequest) => this.transport.send<Seedling>('POST', `nursery/${number}/undos`, body);
 }

@@ -1,6 +1,7 @@
 import type { About, BatchWithJournal, PacketSheet, Spot } from '@fresh-tuck/contract';
 import { bookPrior } from '@fresh-tuck/core/forecast';
 import { reportFor } from '@fresh-tuck/core/judging';
+import { USUAL_NURSING } from '@fresh-tuck/core/nursing';
 import { USUAL_WAYS, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import { stockOf } from '@fresh-tuck/core/seedbox';
 import { NOW, parcel, words } from '@fresh-tuck/core/testing';
@@ -22,6 +23,7 @@ export const ABOUT: About = {
     frost: null,
     away: [],
     ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
+    nursing: { schools: USUAL_NURSING, sky: null },
   },
 };
 

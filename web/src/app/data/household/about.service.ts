@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { filter, interval, retry, ReplaySubject, take } from 'rxjs';
 import type { About, Household } from '@fresh-tuck/contract';
+import { USUAL_NURSING } from '@fresh-tuck/core/nursing';
 import { formatLength, inUnits } from '@fresh-tuck/core/units';
 
 import { Changes } from '../transport/changes.service';
@@ -27,6 +28,7 @@ const FALLBACK: Household = {
     patienceTimes: 2,
     lateTolerance: 0.01,
   },
+  nursing: { schools: USUAL_NURSING, sky: null },
 };
 
 /** Who the household is and what time it is there: the server owns the clock. */

@@ -1,0 +1,153 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { RouterLink } from '@angular/router';
+import type { Plant } from '@fresh-tuck/contract';
+import { COVERS, type Cover, NURSERY_TROUBLES, reached, SEEDLING_STAGES, type SeedlingStage } from '@fresh-tuck/core/nursing';
+import { COVER_WORDS, SEEDLING_WORDS } from '@fresh-tuck/core/words';
+import { AboutService } from '../data/household/about.service';
+import { Choices } from '../kit/choices';
+import { PlantDrawing } from '../kit/plant';
+import { When } from '../kit/when';
+import { Word } from '../kit/word';
+import { PrintLabel } from '../print/print-label';
+import { CellMark } from './cell-mark';
+import { NurseryService } from './nursery.service';
+import { PotOn } from './pot-on';
+
+/** What can be said of a seedling here; ripe and harvested belong to the garden. */
+const SAYABLE = SEEDLING_STAGES.filter((stage) => stage !== 'moved' && !reached(stage, 'ripe'));
+
+/** A tray close up: its seedlings are marked one by one, many at once, or all; what it needs; what is wrong with it. */
+@Component({
+  selector: 'ft-tray',
+  imports: [CellMark, Choices, MatButton, MatFormFieldModule, MatInputModule, PlantDrawing, PotOn, PrintLabel, RouterLink, When, Word],
+  providers: [NurseryService],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './tray.html',
+  styleUrl: './tray.scss',
+})
+export class TrayScreen {
+  protected readonly service = inject(NurseryService);
+  protected readonly about = inject(AboutService);
+  readonly trayId = input.required<string>();
+  readonly batchId = input.required<string>();
+
+  protected readonly all = this.service.all;
+  private readonly place = computed(
+    () =>
+      this.all()?.places.find(({ trays }) => trays.some(({ id, batchId }) => id === this.trayId() && batchId === this.batchId())) ?? null,
+  );
+  protected readonly tray = computed(
+    () => this.place()?.trays.find(({ id, batchId }) => id === this.trayId() && batchId === this.batchId()) ?? null,
+  );
+  protected readonly where = computed(() => this.place()?.name ?? '');
+  protected readonly spotId = computed(() => this.place()?.spotId ?? null);
+  protected readonly spots = computed(() => (this.all()?.spots ?? []).map(({ id, name }) => ({ value: id, text: name })));
+  protected readonly tasks = computed(() => this.all()?.tasks.filter(({ trayId }) => trayId === this.trayId()) ?? []);
+  protected readonly cells = computed(() => {
+    const tray = this.tray();
+    return tray !== null && (tray.destination === 'cell' || tray.destination === 'plug' || tray.plants.length > 24);
+  });
+  protected readonly covers = COVERS.map((cover) => ({ value: cover, text: COVER_WORDS[cover] }));
+  protected readonly coverWords = COVER_WORDS;
+  protected readonly troubles = NURSERY_TROUBLES;
+  protected readonly trouble = signal<string | null>(null);
+  protected readonly potting = signal(false);
+  protected readonly giving = signal(false);
+
+  /** The seedlings that were touched; none is all. */
+  protected readonly picked = signal<ReadonlySet<number>>(new Set());
+  protected readonly targets = computed(() => {
+    const plants = this.tray()?.plants ?? [];
+    const own = plants.filter(({ number }) => this.picked().has(number));
+    return own.length > 0 ? own : plants;
+  });
+  /** What can be said of them: each stage with those that are not there yet. */
+  protected readonly stages = computed(() =>
+    SAYABLE.map((stage) => ({ stage, title: SEEDLING_WORDS[stage].title, numbers: this.short(stage) })).filter(
+      ({ numbers }) => numbers.length > 0,
+    ),
+  );
+  protected readonly who = computed(() => {
+    const count = this.targets().length;
+    return count === this.tray()?.plants.length
+      ? count === 1
+        ? 'it'
+        : `all ${count}`
+      : count === 1
+        ? `${this.targets()[0]?.number}`
+        : `these ${count}`;
+  });
+  protected readonly labels = computed(() => this.targets().map(({ number }) => ({ kind: 'seedling' as const, id: String(number) })));
+
+  private short(stage: SeedlingStage): number[] {
+    return this.targets().flatMap((plant) => (reached(plant.stage, stage) ? [] : [plant.number]));
+  }
+
+  protected pick({ number }: Pick<Plant, 'number'>): void {
+    this.picked.update((picked) => {
+      const next = new Set(picked);
+      if (!next.delete(number)) next.add(number);
+      return next;
+    });
+  }
+  protected pickOthers(): void {
+    const picked = this.picked();
+    this.picked.set(new Set(this.tray()?.plants.flatMap(({ number }) => (picked.has(number) ? [] : [number])) ?? []));
+  }
+  /** All that a task is about. */
+  protected pickThese(numbers: readonly number[]): void {
+    this.picked.set(new Set(numbers));
+  }
+  protected pickNone(): void {
+    this.picked.set(new Set());
+  }
+
+  protected aria({ number, stage }: Plant): string {
+    return `${number}: ${SEEDLING_WORDS[stage].title.toLowerCase()}`;
+  }
+  protected numbers = (): number[] => this.targets().map(({ number }) => number);
+
+  protected say(stage: SeedlingStage): void {
+    this.service.stage(this.short(stage), stage);
+    this.pickNone();
+  }
+  protected lose(why: string): void {
+    if (why.trim() === '') return;
+    this.service.say(this.numbers(), { kind: 'lost', why: why.trim() }, `lost, ${why.trim()}`);
+    this.pickNone();
+    this.trouble.set(null);
+  }
+  protected give(to: string): void {
+    this.service.say(
+      this.numbers(),
+      { kind: 'given', to: to.trim() === '' ? null : to.trim() },
+      to.trim() === '' ? 'given away' : `given to ${to.trim()}`,
+    );
+    this.pickNone();
+    this.giving.set(false);
+  }
+  protected compost(): void {
+    this.service.say(this.numbers(), { kind: 'composted' }, 'on the compost');
+    this.pickNone();
+  }
+  protected potted(): void {
+    this.potting.set(false);
+    this.pickNone();
+  }
+  protected carry(spotId: string): void {
+    const name = this.spots().find(({ value }) => value === spotId)?.text ?? '';
+    this.service.care([this.trayId()], { kind: 'place', spotId }, `Stands at ${name}`);
+  }
+  protected lid(cover: Cover): void {
+    this.service.care([this.trayId()], { kind: 'cover', cover }, `Its lid: ${COVER_WORDS[cover]}`);
+  }
+  protected felt(finger: 'damp' | 'drying' | 'dry' | 'pooling', text: string): void {
+    this.service.care([this.trayId()], { kind: 'water', from: null, finger }, `Felt: ${text}`);
+  }
+  protected seen(): void {
+    this.service.care([this.trayId()], { kind: 'seen' }, 'Looked at, nothing new');
+  }
+}
