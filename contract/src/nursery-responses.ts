@@ -54,8 +54,8 @@ export const plant = z.object({
 /** What a touch does about something. */
 export const nurseryTask = z.object({
   kind: z.string(),
-  /** Whose it is: of a tray, or of a place. */
-  trayId: z.string().nullable(),
+  /** Whose it is: of a tray, of several in one round, or of none but a place. */
+  trayIds: z.array(z.string()),
   spotId: z.string().nullable(),
   dueMs: z.number(),
   /** Of today's work. */

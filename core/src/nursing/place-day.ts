@@ -21,6 +21,8 @@ export interface PlaceDay {
   readonly dayHours: number;
   /** The lamp's part: mol per m² and day, its hours, and when it burns, ms; null without one, or where it is not needed. */
   readonly lamp: { readonly brings: number; readonly hours: number; readonly fromMs: number; readonly toMs: number } | null;
+  /** Hours of light in all, what lamp and day share counted once. */
+  readonly litHours: number;
   /** mol per m² and day that are missing even so. */
   readonly short: number;
 }
@@ -54,17 +56,18 @@ export function placeDay(
   const dayHours = sun?.hours ?? 0;
   const aim = (wanted.low + wanted.high) / 2;
   const base = { wanted, daylight, riseMs: sun?.riseMs ?? null, setMs: sun?.setMs ?? null, dayHours };
-  if (!place.lamp) return { ...base, lamp: null, short: Math.max(wanted.low - daylight.usual, 0) };
+  if (!place.lamp) return { ...base, lamp: null, litHours: dayHours, short: Math.max(wanted.low - daylight.usual, 0) };
   const micromol = lampAt(place.lamp, gapCm);
   const planned = lampPlan(aim, daylight.usual, micromol, dayHours);
   const hours = switched ?? planned.hours;
   const brings = hours * micromol * MOL_PER_HOUR;
-  if (hours === 0) return { ...base, lamp: null, short: 0 };
+  if (hours === 0) return { ...base, lamp: null, litHours: dayHours, short: 0 };
   const byDay = switched === null ? planned.byDay : 0;
   const fromMs = sun ? sun.setMs - byDay * HOUR_MS : noonMs + (LAMP_MORNING_HOUR - 12) * HOUR_MS;
   return {
     ...base,
     lamp: { brings, hours, fromMs, toMs: fromMs + hours * HOUR_MS },
+    litHours: dayHours + hours - byDay,
     short: Math.max(wanted.low - daylight.usual - brings, 0),
   };
 }

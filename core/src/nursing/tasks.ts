@@ -42,8 +42,11 @@ export type TrayTask =
 
 /** Most urgent first: what kills before what waits. */
 const URGENCY: readonly TrayTask['kind'][] = ['drain', 'uncover', 'prop', 'pot_up', 'water', 'cover', 'look_below', 'late', 'feed'];
-export const byUrgency = (a: Pick<TrayTask, 'kind'>, b: Pick<TrayTask, 'kind'>): number =>
-  URGENCY.indexOf(a.kind) - URGENCY.indexOf(b.kind);
+/** How far a kind of task may wait against others, 0 for what may not; what is none of a tray's comes last. */
+export function urgencyOf(kind: string): number {
+  const at = (URGENCY as readonly string[]).indexOf(kind);
+  return at < 0 ? URGENCY.length : at;
+}
 
 /** Nobody digs for one that is late every day: so long after a look it is asked for again, ms. */
 const ASKED_AGAIN_MS = 2 * DAY_MS;
@@ -113,7 +116,9 @@ export function trayTasks(
     fedMs: care.fedMs,
   });
   if (feed) tasks.push({ kind: 'feed', dueMs: Math.max(feed.dueMs, nowMs), strength: feed.strength, first: care.fedMs === null });
-  return tasks.sort((a, b) => Number(!dueToday(a, nowMs)) - Number(!dueToday(b, nowMs)) || byUrgency(a, b) || a.dueMs - b.dueMs);
+  return tasks.sort(
+    (a, b) => Number(!dueToday(a, nowMs)) - Number(!dueToday(b, nowMs)) || urgencyOf(a.kind) - urgencyOf(b.kind) || a.dueMs - b.dueMs,
+  );
 }
 
 const ORDER: Readonly<Record<Cover, number>> = { on: 0, propped: 1, off: 2 };

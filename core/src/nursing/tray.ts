@@ -18,6 +18,8 @@ export interface TrayPlant {
   readonly number: number;
   /** False for a seed that was planted while it was quiet. */
   readonly proved: boolean;
+  /** When it was moved; sprouts of one towel are moved over some days, ms. */
+  readonly movedMs: number;
   /** Rising by time; what came up where it was sown is up from the first. */
   readonly marks: readonly StageMark[];
   /** When it was lost, given or composted; null while it stands. */
@@ -28,6 +30,7 @@ export interface TrayPlant {
 export interface TrayFacts {
   readonly crop: Crop;
   readonly destination: Destination;
+  /** The first of them. */
   readonly movedMs: number;
   readonly plants: readonly TrayPlant[];
   /** Where it stood since the move, rising. */
@@ -90,13 +93,14 @@ const before = (visits: readonly number[], movedMs: number, ms: number): number 
 /** When a plant got to a stage, as somebody saw it, ms. */
 const seenAt = ({ marks }: TrayPlant, goal: SeedlingStage): number | null => marks.find(({ stage }) => reached(stage, goal))?.atMs ?? null;
 
-/** Where a plant's step begins, as progress: at the move, or midway between the looks that its loop came between. */
+/** Where a plant's step begins, as progress: at its move, or midway between the looks that its loop came between. */
 function originOf(plant: TrayPlant, step: Step, facts: TrayFacts, visits: readonly number[], progress: Progress): number | null {
-  if (STEPS[step] === 'moved') return 0;
+  const { movedMs } = plant;
+  if (STEPS[step] === 'moved') return progress.at(movedMs);
   if (step === 'roots_out' && facts.pottedMs !== null) return progress.at(facts.pottedMs);
   const upMs = seenAt(plant, 'up');
   if (upMs === null) return null;
-  return upMs <= facts.movedMs ? 0 : (progress.at(before(visits, facts.movedMs, upMs)) + progress.at(upMs)) / 2;
+  return upMs <= movedMs ? progress.at(movedMs) : (progress.at(before(visits, movedMs, upMs)) + progress.at(upMs)) / 2;
 }
 
 /** Seedlings as they bear on a step; those whose step has not begun do not. */
@@ -111,21 +115,13 @@ function seenOf(
   return facts.plants.filter(among).flatMap((plant) => {
     const origin = originOf(plant, step, facts, visits, progress);
     if (origin === null) return [];
+    const { number, movedMs, goneMs } = plant;
     const thereMs = seenAt(plant, step);
     const since = (ms: number): number => Math.max(progress.at(ms) - origin, 0);
-    const lastMs = plant.goneMs === null ? (visits.at(-1) ?? facts.movedMs) : before(visits, facts.movedMs, plant.goneMs);
-    return [
-      {
-        number: plant.number,
-        fromProgress: since(thereMs === null ? lastMs : before(visits, facts.movedMs, thereMs)),
-        toProgress: thereMs === null ? null : since(thereMs),
-      },
-    ];
+    const lastMs = before(visits, movedMs, thereMs ?? goneMs ?? Infinity);
+    return [{ number, fromProgress: since(lastMs), toProgress: thereMs === null ? null : since(thereMs) }];
   });
 }
-
-/** A moment that a progress is reached at, null beyond half a year. */
-const whenAt = (progress: Progress, value: number): number | null => progress.when(value);
 
 const plantedOf = ({ destination, survival, pottedMs }: TrayFacts, proved: boolean): Planted => ({
   ...{ destination, survival, proved },
@@ -182,7 +178,7 @@ function awaitedOf(
   const waiting = facts.plants.filter(({ number }) => numbers.includes(number));
   const origins = waiting.map((plant) => originOf(plant, step, facts, visits, progress) ?? 0).sort((a, b) => a - b);
   const origin = origins[origins.length >> 1] ?? 0;
-  const [earlyMs, usualMs, lateMs] = [from.early, from.usual, from.late].map((value) => whenAt(progress, origin + value));
+  const [earlyMs, usualMs, lateMs] = [from.early, from.usual, from.late].map((value) => progress.when(origin + value));
   const late = waiting.flatMap((plant) => {
     const own = originOf(plant, step, facts, visits, progress) ?? 0;
     const now = progress.at(nowMs) - own;

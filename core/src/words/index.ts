@@ -21,7 +21,16 @@ export * from './mend.js';
 export * from './mending.js';
 export * from './move-card.js';
 export * from './next.js';
-export * from './nursing.js';
+export {
+  COVER_WORDS,
+  partingInWords,
+  ROLE_WORDS,
+  seedlingEventInWords,
+  standsInWords,
+  awaitedInWords,
+  type SpokenTray,
+} from './nursing.js';
+export * from './nursing-tasks.js';
 export * from './packet.js';
 export * from './peroxide.js';
 export * from './place.js';

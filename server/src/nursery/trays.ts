@@ -9,7 +9,6 @@ import { MOVED, said, STAGE_AT_FIRST } from './standing.js';
 interface Row {
   readonly number: number;
   readonly planted: 0 | 1;
-  readonly entryId: string;
   readonly batchId: string;
   readonly batchNumber: number;
   readonly cropId: string;
@@ -37,7 +36,7 @@ export interface StandingPlant extends TrayPlant {
 
 /** Seedlings of one batch that stand together in the same kind of thing. */
 export interface StandingTray {
-  /** Of the move, or of the act that put them together. */
+  /** Of their batch, or of the act that put them together. */
   readonly id: string;
   readonly batchId: string;
   readonly batchNumber: number;
@@ -66,13 +65,14 @@ function plantOf(row: Row, events: readonly EventRow[]) {
   const apart = told.findLast(({ kind }) => kind === 'potted' || kind === 'together');
   return {
     // Potted on, they stand apart from those they stood with, under the act that did it.
-    trayId: (apart?.kind === 'together' ? (apart.said['trayId'] as string) : apart?.act_id) ?? row.entryId,
+    trayId: (apart?.kind === 'together' ? (apart.said['trayId'] as string) : apart?.act_id) ?? row.batchId,
     destination: (potted?.said['destination'] as Destination | undefined) ?? row.destination,
     last: potted?.said['last'] === true,
     pottedMs: potted?.at_ms ?? null,
     plant: {
       number: row.number,
       proved: row.planted === 0,
+      movedMs: row.movedMs,
       marks,
       stage: marks.at(-1)?.stage ?? row.atFirst,
       goneMs: told.find(({ kind }) => (PARTINGS as readonly string[]).includes(kind))?.at_ms ?? null,
@@ -84,14 +84,14 @@ function plantOf(row: Row, events: readonly EventRow[]) {
 
 /** Seedlings as they stand together. */
 export function trayStore(db: Database) {
-  const SELECT = `SELECT c.number, c.planted, c.entry_id AS entryId, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
+  const SELECT = `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
       ${wentTo('m')} AS destination, ${bedOf('m')} AS bedId, ${happened('e')} AS movedMs, ${STAGE_AT_FIRST} AS atFirst`;
   const FROM = `JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
       JOIN packet p ON p.id = b.packet_id WHERE ${MOVED}`;
-  // All that were moved along with those asked for: who is gone tells of the others.
+  // All of the batches of those asked for: who is gone tells of the others.
   const rows = all<Row, [string]>(
     db,
-    `${SELECT} FROM cup c ${FROM} AND c.entry_id IN (SELECT w.entry_id FROM json_each(?) n JOIN cup w ON w.number = n.value) ORDER BY c.number`,
+    `${SELECT} FROM cup c ${FROM} AND e.batch_id IN (SELECT we.batch_id FROM json_each(?) n JOIN cup w ON w.number = n.value JOIN entry we ON we.id = w.entry_id) ORDER BY c.number`,
   );
   const ofCrop = all<Row, [string, number]>(
     db,
@@ -113,7 +113,7 @@ export function trayStore(db: Database) {
       const { trayId, destination, last, pottedMs, plant } = plantOf(row, byNumber.get(row.number) ?? []);
       const key = `${trayId} ${row.batchId} ${destination}`;
       const tray = trays.get(key);
-      if (tray) tray.plants.push(plant);
+      if (tray) trays.set(key, { ...tray, movedMs: Math.min(tray.movedMs, row.movedMs), plants: [...tray.plants, plant] });
       else {
         const { batchId, batchNumber, cropId, variety, bedId, movedMs } = row;
         trays.set(key, { id: trayId, batchId, batchNumber, cropId, variety, destination, bedId, movedMs, pottedMs, last, plants: [plant] });

@@ -8,8 +8,8 @@ CREATE INDEX seedling_event_by_act ON seedling_event (act_id) WHERE act_id IS NO
 -- How the household raises what it moved, and under which sky; nothing where it never said.
 ALTER TABLE household ADD COLUMN nursing TEXT CHECK (nursing IS NULL OR json_valid(nursing));
 
--- Something done for seedlings that stand together: watered, the lid propped, carried. They stand with those that were moved with
--- them, under the id of that move, until they are put together otherwise.
+-- Something done for seedlings that stand together: watered, the lid propped, carried. They stand with those of their batch, under
+-- its id, until they are put together otherwise.
 CREATE TABLE care_kind (code TEXT PRIMARY KEY) STRICT, WITHOUT ROWID;
 CREATE TABLE care (
   id TEXT PRIMARY KEY,

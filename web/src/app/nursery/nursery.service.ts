@@ -56,13 +56,13 @@ export class NurseryService {
   }
 
   /** What a task's button does. */
-  settle({ trayId, done, act }: NurseryTask): void {
-    if (trayId !== null && done !== null) this.care([trayId], done, act ?? 'Done');
+  settle({ trayIds, done, act }: NurseryTask): void {
+    if (trayIds.length > 0 && done !== null) this.care(trayIds, done, act ?? 'Done');
   }
 
   /** A finger was in it: it is damp still. */
-  feltInstead({ trayId, instead }: NurseryTask): void {
-    if (trayId !== null && instead !== null) this.care([trayId], instead, 'Damp still: asked again later');
+  feltInstead({ trayIds, instead }: NurseryTask): void {
+    if (trayIds.length > 0 && instead !== null) this.care(trayIds, instead, 'Damp still: asked again later');
   }
 
   private done(asked: Observable<Nursery>, text: string, undo: () => Observable<Nursery>): void {

@@ -35,10 +35,10 @@ export class NurseryScreen {
   });
   /** The tray that today begins with. */
   protected readonly first = computed(() => {
-    const task = this.today().find(({ trayId }) => trayId !== null);
+    const task = this.today().find(({ trayIds }) => trayIds.length > 0);
     const tray = this.all()
       ?.places.flatMap(({ trays }) => trays)
-      .find(({ id }) => id === task?.trayId);
+      .find(({ id }) => task?.trayIds.includes(id));
     return tray ?? null;
   });
   /** Whose hours are written: the last that has light. */
@@ -49,10 +49,10 @@ export class NurseryScreen {
   }
 
   /** Where a task is worked at that takes more than a touch. */
-  protected pageOf({ trayId }: NurseryTask): string[] | null {
+  protected pageOf({ trayIds }: NurseryTask): string[] | null {
     const tray = this.all()
       ?.places.flatMap(({ trays }) => trays)
-      .find(({ id }) => id === trayId);
+      .find(({ id }) => trayIds.includes(id));
     return tray ? ['/nursery', tray.id, tray.batchId] : null;
   }
 }

@@ -45,7 +45,7 @@ export class TrayScreen {
   protected readonly where = computed(() => this.place()?.name ?? '');
   protected readonly spotId = computed(() => this.place()?.spotId ?? null);
   protected readonly spots = computed(() => (this.all()?.spots ?? []).map(({ id, name }) => ({ value: id, text: name })));
-  protected readonly tasks = computed(() => this.all()?.tasks.filter(({ trayId }) => trayId === this.trayId()) ?? []);
+  protected readonly tasks = computed(() => this.all()?.tasks.filter(({ trayIds }) => trayIds.includes(this.trayId())) ?? []);
   protected readonly cells = computed(() => {
     const tray = this.tray();
     return tray !== null && (tray.destination === 'cell' || tray.destination === 'plug' || tray.plants.length > 24);
