@@ -8,10 +8,10 @@ const ROOMS = [
   ['units', 'chance'],
   ['crops'],
   ['warmth', 'logger'],
-  ['method', 'carrier', 'preparing', 'moving', 'nursing', 'seedtest', 'paper'],
+  ['method', 'carrier', 'preparing', 'moving', 'seedtest', 'paper'],
   ['forecast'],
   ['parcel'],
-  ['looking', 'sowing', 'seedbox', 'season'],
+  ['looking', 'nursing', 'sowing', 'seedbox', 'season'],
   ['judging'],
   ['words'],
 ];

@@ -75,6 +75,19 @@ export const nurseryTask = z.object({
   tone: z.enum(['growth', 'trouble', 'waiting', 'water']),
 });
 
+/** One day of a week of hardening. */
+export const hardeningDay = z.object({
+  /** "Sun 12 Apr" */
+  day: z.string(),
+  nth: z.number().nullable(),
+  hours: z.number(),
+  night: z.boolean(),
+  kept: z.enum(['cold', 'wind', 'cold_night', 'unknown']).nullable(),
+  /** "3 to 11 °C, gusts 30 km/h", or that nobody told it. */
+  weather: z.string(),
+  text: z.string(),
+});
+
 /** Seedlings of one batch that stand together. */
 export const tray = z.object({
   id: z.string(),
@@ -92,6 +105,12 @@ export const tray = z.object({
   plants: z.array(plant),
   /** "41 of 60 up": how it stands. */
   stands: z.string(),
+  /** What it asks for by itself. */
+  tasks: z.array(nurseryTask),
+  /** Its seedlings from the best to the poorest, with the reason; empty for a single one. */
+  order: z.array(z.object({ number: z.number(), why: z.string() })),
+  /** The week ahead of one that is being hardened; empty for any other. */
+  week: z.array(hardeningDay),
   /** What is awaited, in words, each step a line. */
   awaited: z.array(z.string()),
   tone: z.enum(['growth', 'trouble', 'waiting', 'water']),
@@ -138,6 +157,8 @@ export const nursery = z.object({
   places: z.array(nurseryPlace),
   /** Spots that a tray can be carried to. */
   spots: z.array(z.object({ id: z.string(), name: z.string() })),
+  /** Days ahead with the weather that was told of them. */
+  weather: z.array(z.object({ day: z.string(), minC: z.number().nullable(), maxC: z.number().nullable(), windKmh: z.number().nullable() })),
   /** Whether the household has said how far north it lies. */
   located: z.boolean(),
 });
@@ -149,4 +170,5 @@ export type NurseryTask = z.infer<typeof nurseryTask>;
 export type Tray = z.infer<typeof tray>;
 export type NurseryPlace = z.infer<typeof nurseryPlace>;
 export type DayLight = z.infer<typeof dayLight>;
+export type HardeningDay = z.infer<typeof hardeningDay>;
 export type Nursery = z.infer<typeof nursery>;

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { CLOSURES, HOLDER_KINDS, OCCURRENCE_KINDS } from './choices.js';
 import { type report } from './parcel-values.js';
+import { placeLight } from './nursery-requests.js';
 import { spot } from './responses.js';
 import { spotSetup } from './spot-requests.js';
 import { CARRIERS } from '@fresh-tuck/core/method';
@@ -108,6 +109,8 @@ export const spotSheet = z.object({
   nth: z.number(),
   setup: spotSetup,
   /** When it was set up so; null where such places usually are. */
+  /** How light gets to it, as said or as such places are. */
+  light: placeLight,
   setupMs: ms.nullable(),
   setupId: z.string().nullable(),
   /** What was read in the last days, the oldest first. */

@@ -8,7 +8,7 @@ import type { About, Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
 import { planEvening } from './evening.js';
-import { addNursery } from './nursery-build.js';
+import { addNursery, weatherAhead } from './nursery-build.js';
 import { DEMO_NOW, HOUSEHOLD, MAT, NURSING, PARCELS, SPOTS, type DemoParcel } from './household.js';
 import type { BuildClock, Send } from './send.js';
 import { dayRange } from './laws/warmth.js';
@@ -195,6 +195,7 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
     clock.set(nowMs);
     const { version } = (await send<About>('GET', '/api/about', {})).household ?? { version: 0 };
     await send('PUT', '/api/household/nursing', { id: idAt(nowMs), version, ...NURSING });
+    await send('POST', '/api/weather', { id: idAt(nowMs), spans: weatherAhead(nowMs) });
     await planEvening(send, idAt, nowMs);
   } finally {
     server.closeAllConnections();

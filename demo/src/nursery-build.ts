@@ -14,7 +14,7 @@ interface DemoTray {
   readonly packetSeeds: number;
   readonly seeds: number;
   readonly moved: number;
-  readonly destination: 'cell' | 'cup' | 'pot' | 'slot';
+  readonly destination: 'cell' | 'cup' | 'pot' | 'slot' | 'pellet';
   /** Begun, seen with its tips, and moved. */
   readonly start: string;
   readonly moveAt: string;
@@ -93,8 +93,14 @@ const TRAYS: readonly DemoTray[] = [
     ],
   },
   {
-    ...{ cropId: 'strawberry', variety: 'Beacon Red', year: 2025, packetSeeds: 40, seeds: 8, moved: 3, destination: 'slot' },
-    ...{ start: '2026-02-20T18:30', moveAt: '2026-03-12T07:20', spot: 'Lit shelf', watered: '2026-04-05T07:00' },
+    ...{ cropId: 'strawberry', variety: 'Beacon Red', year: 2025, packetSeeds: 40, seeds: 8, moved: 3, destination: 'pellet' },
+    ...{
+      start: '2026-02-20T18:30',
+      moveAt: '2026-03-12T07:20',
+      spot: 'Lit shelf',
+      lidOff: '2026-03-24T07:00',
+      watered: '2026-04-09T07:00',
+    },
     marks: [
       ['2026-03-22T07:00', 2, 'up'],
       ['2026-03-27T07:00', 2, 'seed_leaves'],
@@ -107,7 +113,7 @@ const TRAYS: readonly DemoTray[] = [
     marks: [
       ['2026-03-09T07:00', 5, 'up'],
       ['2026-03-13T07:00', 5, 'true_leaves'],
-      ['2026-04-06T07:00', 5, 'hardening'],
+      ['2026-04-09T07:00', 5, 'hardening'],
     ],
   },
   {
@@ -178,4 +184,21 @@ export async function addNursery(send: Send, clock: BuildClock, idAt: (ms: numbe
     if (tray.lidOff !== undefined) await care(tray.lidOff, { kind: 'cover', cover: 'off' });
     await care(tray.watered, { kind: 'water', from: 'below', finger: 'drying' });
   }
+}
+
+/** Lowest, highest and gusts of the week ahead, as a forecast has them. */
+const WEEK = [
+  [3, 11, 22],
+  [5, 13, 18],
+  [6, 12, 46],
+  [4, 10, 30],
+  [2, 11, 15],
+  [6, 14, 20],
+  [7, 15, 24],
+] as const;
+/** The weather of the days from a morning on. */
+export function weatherAhead(nowMs: number) {
+  const today = DateTime.fromMillis(nowMs, { zone: HOUSEHOLD.zone }).startOf('day');
+  const local = (days: number): string => today.plus({ days }).toFormat("yyyy-MM-dd'T'HH:mm");
+  return WEEK.map(([minC, maxC, windKmh], days) => ({ begins: local(days), ends: local(days + 1), minC, maxC, windKmh }));
 }

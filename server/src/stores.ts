@@ -11,6 +11,7 @@ import { householdStore } from './household/store.js';
 import { careStore } from './nursery/care.js';
 import { nurseryStore } from './nursery/store.js';
 import { trayStore } from './nursery/trays.js';
+import { weatherStore } from './nursery/weather.js';
 import { seasonStore } from './nursery/seasons.js';
 import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
@@ -41,6 +42,7 @@ export function storesOn(db: Database) {
     nursery,
     care: careStore(db),
     trays: trayStore(db),
+    weather: weatherStore(db),
     takenBack,
     spots,
     setups,

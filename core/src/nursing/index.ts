@@ -1,5 +1,6 @@
 /** From the moved sprout to the planted plant: stages and when they come, light, water, feed, the best of a tray. */
 export * from './expected.js';
+export * from './outdoors.js';
 export * from './pace.js';
 export * from './stages.js';
 export * from './timing.js';
@@ -12,3 +13,7 @@ export * from './tasks.js';
 export * from './said.js';
 export * from './place-day.js';
 export * from './troubles.js';
+export * from './hardening.js';
+export * from './weather-file.js';
+export * from './mix.js';
+export * from './vigour.js';

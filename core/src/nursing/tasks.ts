@@ -31,6 +31,17 @@ export type TrayTask =
   | { readonly kind: 'water'; readonly dueMs: number; readonly now: Thirst['now'] }
   | { readonly kind: 'pot_up'; readonly dueMs: number; readonly numbers: readonly number[] }
   | { readonly kind: 'look_below'; readonly dueMs: number; readonly numbers: readonly number[] }
+  | { readonly kind: 'carry_in'; readonly dueMs: number; readonly nightC: number; readonly bearsC: number }
+  | { readonly kind: 'carry_out'; readonly dueMs: number; readonly hours: number; readonly nth: number; readonly night: boolean }
+  | {
+      readonly kind: 'release';
+      readonly dueMs: number;
+      readonly numbers: readonly number[];
+      readonly kept: number;
+      readonly wanted: number;
+      readonly chance: number;
+    }
+  | { readonly kind: 'harden'; readonly dueMs: number }
   | { readonly kind: 'feed'; readonly dueMs: number; readonly strength: number; readonly first: boolean }
   | {
       readonly kind: 'late';
@@ -41,7 +52,21 @@ export type TrayTask =
     };
 
 /** Most urgent first: what kills before what waits. */
-const URGENCY: readonly TrayTask['kind'][] = ['drain', 'uncover', 'prop', 'pot_up', 'water', 'cover', 'look_below', 'late', 'feed'];
+const URGENCY: readonly TrayTask['kind'][] = [
+  'carry_in',
+  'drain',
+  'uncover',
+  'prop',
+  'carry_out',
+  'pot_up',
+  'water',
+  'cover',
+  'look_below',
+  'late',
+  'release',
+  'harden',
+  'feed',
+];
 /** How far a kind of task may wait against others, 0 for what may not; what is none of a tray's comes last. */
 export function urgencyOf(kind: string): number {
   const at = (URGENCY as readonly string[]).indexOf(kind);
@@ -53,8 +78,8 @@ const ASKED_AGAIN_MS = 2 * DAY_MS;
 /** Gardeners water in the morning: what wants water before the next is told today, ms. */
 const TODAY_MS = 12 * HOUR_MS;
 
-/** When half of those up had come to a stage, ms; null where fewer have. */
-function halfAt(facts: TrayFacts, goal: SeedlingStage): number | null {
+/** When half of those that stand had come to a stage, ms; null where fewer have. */
+export function halfAt(facts: TrayFacts, goal: SeedlingStage): number | null {
   const standing = facts.plants.filter(({ goneMs }) => goneMs === null);
   const times = standing.flatMap(({ marks }) => marks.find(({ stage }) => reached(stage, goal))?.atMs ?? []).sort((a, b) => a - b);
   return times.length * 2 < standing.length || times.length === 0 ? null : (times[Math.ceil(standing.length / 2) - 1] ?? null);
@@ -128,6 +153,7 @@ export type Settled =
   | { readonly kind: 'cover'; readonly cover: Cover }
   | { readonly kind: 'water'; readonly from: Watering | null; readonly finger: Damp | null }
   | { readonly kind: 'feed'; readonly strength: number }
+  | { readonly kind: 'carried'; readonly out: boolean }
   | { readonly kind: 'seen' };
 
 /** What settles a task of a tray in one touch; null where it takes more than a touch. */
@@ -148,7 +174,13 @@ export function settledBy(task: TrayTask, { watered }: Pick<NursingSchools, 'wat
     case 'look_below':
     case 'late':
       return { kind: 'seen' };
+    case 'carry_in':
+      return { kind: 'carried', out: false };
+    case 'carry_out':
+      return { kind: 'carried', out: true };
     case 'pot_up':
+    case 'release':
+    case 'harden':
       return null;
   }
 }

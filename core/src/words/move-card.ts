@@ -1,5 +1,6 @@
-import type { Crop } from '../crops/index.js';
+import { schoolsFor, type Crop } from '../crops/index.js';
 import { depthMm, MIX_ML, PELLET_ML, PELLET_RESERVE_ML, type Destination } from '../moving/index.js';
+import { USUAL_NURSING, type NursingSchools } from '../nursing/index.js';
 import { counted, type Words } from '../units/index.js';
 import { mixInWords } from './sheet.js';
 
@@ -21,7 +22,28 @@ function depthLine(crop: Crop, destination: Destination, words: Pick<Words, 'tol
   return `${words.told(`${Math.round(depthMm(crop))} mm`)} of mix over the seed.`;
 }
 
-function mediumLine({ moving }: Crop, destination: Destination, count: number): string {
+/** Each way of setting a sprout. Common practice, no source. */
+const SET: Readonly<Record<NursingSchools['set'], string>> = {
+  hole: 'In a hole, root down; lying is better than upside down.',
+  laid: 'Laid on top and eased in: the root finds its own way down. Nothing is pushed.',
+  side: 'On its side: it rights itself, and nothing lies the wrong way up.',
+};
+/** A crop that decides it comes before the household. */
+function wayUp(crop: Crop, destination: Destination, { set }: NursingSchools): string {
+  if (destination === 'slot') return 'Root down through the slit.';
+  const own = schoolsFor(crop).find(({ school, own: decides }) => school.id === 'set' && decides)?.choice as keyof typeof SET | undefined;
+  return SET[own ?? set];
+}
+const FIRM: Readonly<Record<NursingSchools['firm'], string>> = {
+  loose: 'Left loose: the water settles it.',
+  settled: 'Settle it gently, without pressing: a root in a hole of air dries.',
+};
+const COVERED: Readonly<Record<NursingSchools['cover'], string>> = {
+  up: 'Cover it until it is up, then off; as warm as it was.',
+  leaves: 'Cover it until it is up, then propped until true leaves; as warm as it was.',
+};
+
+function mediumLine({ moving }: Crop, destination: Destination, count: number, { firm }: NursingSchools): string {
   if (destination === 'slot') return 'A rinsed sponge, squeezed out once; the top shaded against algae.';
   if (destination === 'pellet') {
     return `Swell ${counted(count, 'pellet')} with ${litres(PELLET_ML * count)} of lukewarm water, poured slowly until they weep; ${litres(PELLET_RESERVE_ML * count)} stay in the tray as reserve.`;
@@ -29,15 +51,16 @@ function mediumLine({ moving }: Crop, destination: Destination, count: number): 
   if (destination === 'glass') return 'Clean water, changed every two days.';
   if (destination === 'bed') return 'Fine soil without stones, damp a hand deep.';
   const mix = MIX_ML[destination];
-  return `Damp ${mixInWords(moving)}${mix ? `, about ${litres(mix * count)} for ${count}` : ''}; no stones, wetted through before filling.`;
+  return `Damp ${mixInWords(moving)}${mix ? `, about ${litres(mix * count)} for ${count}` : ''}; no stones, wetted through before filling. ${FIRM[firm]}`;
 }
 
-function waterLine(destination: Destination, { growing }: Crop): string {
+function waterLine(destination: Destination, { growing }: Crop, { watered }: NursingSchools): string {
   if (destination === 'slot') return 'Plain water until the seedling stands, then feed.';
   if (destination === 'glass') return 'Keep the root covered, the seed dry.';
   if (destination === 'pellet') return 'When a pellet turns pale, from below.';
   const rule = growing.keepMoist === 'always' ? 'keep it evenly moist' : 'once it stands it may dry a little between';
-  return `Gently now, from below where you can; ${rule}.`;
+  const how = watered === 'below' ? 'from below, drained after 20 minutes' : 'from above, beside the stem and not on it';
+  return `Gently now, ${how}; ${rule}.`;
 }
 
 function lightLine({ growing, days }: Crop): string {
@@ -64,18 +87,25 @@ const MIX_CAUTIONS: Readonly<Partial<Record<Destination, string>>> = {
  * @param count sprouts, 1 or more
  * @param restStays whether some stay on the paper: then it says what to do with loose roots
  */
-export function moveCard(crop: Crop, destination: Destination, count: number, words: Pick<Words, 'told'>, restStays = false): MoveCard {
+export function moveCard(
+  crop: Crop,
+  destination: Destination,
+  count: number,
+  words: Pick<Words, 'told'>,
+  restStays = false,
+  schools: NursingSchools = USUAL_NURSING,
+): MoveCard {
   const { spacingCm } = crop.growing;
   const shy = crop.root.shy === 2 ? 'It hates being moved: go gently. ' : '';
   const lines = [
     { what: 'Hold', text: `${shy}By the coat, never the root.` },
-    { what: 'Way up', text: destination === 'slot' ? 'Root down through the slit.' : 'Root down; lying is better than upside down.' },
+    { what: 'Way up', text: wayUp(crop, destination, schools) },
     { what: 'Depth', text: depthLine(crop, destination, words) },
-    { what: destination === 'glass' ? 'Water' : 'Into', text: mediumLine(crop, destination, count) },
-    { what: 'Then water', text: waterLine(destination, crop) },
+    { what: destination === 'glass' ? 'Water' : 'Into', text: mediumLine(crop, destination, count, schools) },
+    { what: 'Then water', text: waterLine(destination, crop, schools) },
     {
       what: 'Cover',
-      text: destination === 'bed' ? 'A net against birds, fleece on a cold night.' : 'Cover it until it is up; as warm as it was.',
+      text: destination === 'bed' ? 'A net against birds, fleece on a cold night.' : COVERED[schools.cover],
     },
     { what: 'Light', text: lightLine(crop) },
   ];

@@ -1,5 +1,5 @@
-import type { lampGap, NursingSchools, PlaceDay, Step, TrayTask } from '../nursing/index.js';
-import { about, capital, chanceInWords, counted, DAY_MS, HOUR_MS, listed, uncapital, type Words } from '../units/index.js';
+import type { HardeningDay, lampGap, Ranked, NursingSchools, PlaceDay, Step, TrayTask } from '../nursing/index.js';
+import { about, capital, chanceInWords, counted, DAY_MS, HOUR_MS, listed, numberWord, uncapital, type Words } from '../units/index.js';
 import type { Tone } from './advice.js';
 import { dayOf, labels, STEP_WORDS, theTray, type SpokenTray } from './nursing.js';
 
@@ -40,7 +40,7 @@ export function trayTaskInWords(
   tray: SpokenTray,
   schools: NursingSchools,
   celsius: number,
-  words: Pick<Words, 'temperature'>,
+  words: Pick<Words, 'temperature' | 'when'>,
 ): SpokenTask {
   const the = theTray(tray);
   const name = uncapital(tray.name);
@@ -103,6 +103,34 @@ export function trayTaskInWords(
         act: 'No roots yet',
         tone: 'waiting',
       };
+    case 'carry_in':
+      return {
+        lead: `Carry ${the} in by ${words.when(task.dueMs).replace(/^tonight /, '')}`,
+        text: `${words.temperature(Math.round(task.nightC))} tonight where ${many ? 'they stand' : 'it stands'}; by now ${many ? 'they bear' : 'it bears'} ${words.temperature(Math.round(task.bearsC))}.`,
+        act: 'Carried in',
+        tone: 'water',
+      };
+    case 'carry_out':
+      return {
+        lead: `Carry ${the} out`,
+        text: `Day ${task.nth} of hardening: ${counted(task.hours, 'hour')}${task.nth <= 2 ? ' in shade, out of the wind' : task.nth <= 4 ? ', some of it in the sun' : ''}${task.night ? ', and over the night' : ''}. Water first.`,
+        act: 'Carried out',
+        tone: 'growth',
+      };
+    case 'release':
+      return {
+        lead: `Let go of ${name} ${labels(task.numbers)}`,
+        text: `${capital(numberWord(task.wanted))} ${task.wanted === 1 ? 'is' : 'are'} wanted: with the best ${numberWord(task.kept)} kept, ${chanceInWords(task.chance)} that ${task.wanted === 1 ? 'it lives' : 'they live'}. Give them away while they are small, or keep them as spares.`,
+        act: 'To the tray',
+        tone: 'waiting',
+      };
+    case 'harden':
+      return {
+        lead: `Begin to harden ${the}`,
+        text: 'A week of a little more air and sun each day, and less water, before it is planted out: what goes out soft stands still for weeks.',
+        act: 'To the tray',
+        tone: 'waiting',
+      };
     case 'feed':
       return {
         lead: `Feed ${the}`,
@@ -145,7 +173,7 @@ export function nurseryLead(leads: readonly string[], standing: number, out: num
   return `Nothing to do for ${standing === 1 ? 'the one' : `the ${standing}`} in the nursery`;
 }
 /** As many as a heading holds: two or three short ones. */
-const MOST_LETTERS = 64;
+const MOST_LETTERS = 72;
 function within(leads: readonly string[]): string[] {
   let letters = 0;
   return leads.filter((lead, index) => (letters += lead.length + 2) <= MOST_LETTERS || index === 0).slice(0, 3);
@@ -209,4 +237,28 @@ export function lampTasksInWords(
           : `${hoursInWords(lamp.hours)} of light: the rest is night.`,
     },
   ];
+}
+
+/** A day of hardening in words. */
+export function hardeningDayInWords(day: HardeningDay, words: Pick<Words, 'moment' | 'temperature'>) {
+  const { nth, hours, night, kept, minC, maxC, windKmh } = day;
+  const gusts = windKmh === null ? '' : `, gusts ${Math.round(windKmh)} km/h`;
+  const weather = minC === null || maxC === null ? 'no weather told' : `${words.temperature(minC)} to ${words.temperature(maxC)}${gusts}`;
+  const out = hours >= 12 ? 'out all day' : `out ${counted(hours, 'hour')}`;
+  const text =
+    nth === null
+      ? `stays in: ${kept === 'wind' ? 'the wind would tear it' : 'too cold'}`
+      : `${out}${nth <= 2 ? ', in shade' : ''}${night ? ', and overnight' : kept === 'cold_night' ? ', in for the night: too cold' : ', in for the night'}`;
+  return { day: words.moment(day.atMs).replace(/, .*$/, ''), nth, hours, night, kept, weather, text };
+}
+
+/** Why a seedling stands where it does in the order. */
+export function vigourInWords({ first, ahead, behind, grade, role }: Ranked): string {
+  const why = [
+    role === 'main' ? 'your main plant' : role === 'pollen' ? 'kept for its pollen' : '',
+    ahead ? 'a stage ahead' : behind ? 'a stage behind' : '',
+    first ? 'up first' : '',
+    grade === null ? '' : `graded ${grade}`,
+  ].filter(Boolean);
+  return why.length === 0 ? 'like most' : listed(why);
 }

@@ -1,86 +1,23 @@
-import type { Nursery, NurseryPlace, NurseryTask, Tray } from '@fresh-tuck/contract';
-import {
-  countsOf,
-  dueToday,
-  feltInstead,
-  NURSED,
-  settledBy,
-  trayAwaits,
-  trayTasks,
-  urgencyOf,
-  type NursingSchools,
-  type TrayTask,
-} from '@fresh-tuck/core/nursing';
-import { offsetHours, wordsFor, type Words } from '@fresh-tuck/core/units';
-import {
-  awaitedInWords,
-  nurseryLead,
-  roundInWords,
-  standsInWords,
-  taskWhen,
-  trayTaskInWords,
-  type SpokenTask,
-  type SpokenTray,
-} from '@fresh-tuck/core/words';
-import { placeNow } from '@fresh-tuck/core/warmth';
+import { DateTime } from 'luxon';
+import type { Nursery, NurseryPlace } from '@fresh-tuck/contract';
+import { NURSED, urgencyOf, weatherOf, type WeatherSpan } from '@fresh-tuck/core/nursing';
+import { offsetHours, wordsFor } from '@fresh-tuck/core/units';
+import { nurseryLead } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
 import type { TrayCare } from './care.js';
 import { litPlace, skyOf, usualLight } from './lit.js';
 import { raising } from './raised.js';
+import { shownTasks, told } from './rounds.js';
+import { trayView } from './tray-view.js';
 import type { StandingTray } from './trays.js';
 import { groupsOf } from './view.js';
 
-/** Kin whose seedlings are blades. */
-const BLADES: readonly string[] = ['Amaryllidaceae', 'Asparagaceae', 'Poaceae', 'Arecaceae'];
-/** What is done in one round for all that want it. */
-const ROUNDS = ['water', 'feed'] as const;
-type Round = (typeof ROUNDS)[number];
-const isRound = (kind: string): kind is Round => (ROUNDS as readonly string[]).includes(kind);
-
-/** A task with whose it is. */
-interface OwnTask {
-  readonly task: TrayTask;
-  readonly trayId: string;
-  readonly spoken: SpokenTray;
-  readonly words: SpokenTask;
-}
-
-const told = ({ lead, text, act, tone }: SpokenTask, dueMs: number, nowMs: number, words: Words) => ({
-  ...{ lead, text, act, tone, dueMs },
-  today: dueToday({ dueMs }, nowMs),
-  when: taskWhen(dueMs, nowMs, words),
-});
-
-/** Tasks as they are shown: those of one round as one. */
-function shownTasks(all: readonly OwnTask[], schools: NursingSchools, nowMs: number, words: Words): NurseryTask[] {
-  const groups = new Map<string, OwnTask[]>();
-  all.forEach((own, index) => {
-    const { task, spoken } = own;
-    const when = dueToday(task, nowMs) ? 'today' : taskWhen(task.dueMs, nowMs, words);
-    const key = isRound(task.kind)
-      ? `${task.kind} ${spoken.destination === 'slot' || spoken.destination === 'glass'} ${when}`
-      : String(index);
-    groups.set(key, [...(groups.get(key) ?? []), own]);
-  });
-  return [...groups.values()].flatMap((own): NurseryTask[] => {
-    const [first] = own;
-    if (!first) return [];
-    const { task } = first;
-    const said = isRound(task.kind)
-      ? roundInWords(
-          task.kind,
-          own.map(({ spoken }) => spoken),
-          own.map((one) => one.words),
-          schools,
-        )
-      : first.words;
-    return [
-      {
-        ...told(said, Math.max(Math.min(...own.map((one) => one.task.dueMs)), nowMs), nowMs, words),
-        ...{ kind: task.kind, trayIds: own.map(({ trayId }) => trayId), spotId: null, numbers: 'numbers' in task ? [...task.numbers] : [] },
-        ...{ done: settledBy(task, schools), instead: feltInstead(task) },
-      },
-    ];
+/** The weather that was told of the days ahead. */
+function weekAhead(spans: readonly WeatherSpan[], zone: string, midnightMs: number): Nursery['weather'] {
+  return Array.from({ length: 7 }, (_, days) => {
+    const from = DateTime.fromMillis(midnightMs, { zone }).plus({ days });
+    const told = weatherOf(spans, from.toMillis(), from.plus({ days: 1 }).toMillis());
+    return { day: from.toISODate() ?? '', minC: told?.minC ?? null, maxC: told?.maxC ?? null, windKmh: told?.windKmh ?? null };
   });
 }
 
@@ -105,40 +42,20 @@ export function nurseryView(reader: Reader) {
       [...new Set(standing.map(({ cropId }) => cropId))].map((cropId) => [cropId, lessonsFor(cropId, own, nowMs, offset)]),
     );
 
+    const midnightMs = DateTime.fromMillis(nowMs, { zone: home.zone }).startOf('day').toMillis();
+    const weather = reader.weather.within(midnightMs, midnightMs + 8 * 86_400_000);
+    const daylitAt = (spotId: string | null) =>
+      spotId === null ? 'dark' : (care.lightAt(spotId, nowMs)?.light ?? usualLight(spots.get(spotId).kind)).daylit;
+
+    const batches = standing.map(({ batchId }) => batchId);
     function worked(tray: StandingTray) {
       const done = cares.get(tray.id) as TrayCare;
-      const facts = factsOf(tray, done, nowMs, offset);
-      const { crop, finalPot } = facts;
-      const awaited = trayAwaits(facts, lessons.get(tray.cropId) ?? {}, nowMs, offset);
-      const last = facts.stays.at(-1);
-      const now = last ? placeNow(last.readings, last.guess, nowMs, offset) : { minC: 0, maxC: 0 };
-      const celsius = (now.minC + now.maxC) / 2;
       const there = tray.plants.filter(({ number }) => held.has(number));
-      const { id, batchId, batchNumber, cropId, variety, destination, movedMs } = tray;
-      const blade = BLADES.includes(crop.family);
-      const spoken: SpokenTray = { name: crop.name, variety, destination, plants: there.length, blade };
-      const tasks = trayTasks(facts, { ...done, celsius }, awaited, schools, nowMs).map((task): OwnTask => ({
-        task,
-        trayId: id,
-        spoken,
-        words: trayTaskInWords(task, spoken, schools, celsius, words),
-      }));
-      const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
-      const shown: Tray = {
-        ...{ id, batchId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, cover: done.cover, movedMs },
-        plants: there.map(({ number, stage, proved, role, grade }) => ({
-          number,
-          stage,
-          proved,
-          role,
-          grade,
-          late: late.get(number) ?? null,
-        })),
-        stands: standsInWords(countsOf(there.map(({ stage }) => stage))),
-        awaited: awaited.flatMap((one) => awaitedInWords(one, nowMs, words) ?? []),
-        tone: tasks.find(({ task }) => dueToday(task, nowMs))?.words.tone ?? 'growth',
-      };
-      return { crop, covered: done.cover === 'on', spotId: done.places.at(-1)?.spotId ?? null, shown, tasks, there };
+      return trayView(tray, done, factsOf(tray, done, nowMs, offset), there, {
+        ...{ home, words, nowMs, offset, midnightMs, weather, lessons: lessons.get(tray.cropId) ?? {} },
+        daylit: daylitAt(done.places.at(-1)?.spotId ?? null),
+        whole: batches.filter((id) => id === tray.batchId).length === 1,
+      });
     }
     const all = standing.map(worked);
     const tasks = shownTasks(
@@ -176,6 +93,7 @@ export function nurseryView(reader: Reader) {
       tasks: tasks.sort((a, b) => Number(b.today) - Number(a.today) || a.dueMs - b.dueMs || urgencyOf(a.kind) - urgencyOf(b.kind)),
       places,
       spots: spots.list(home.zone, home.units, nowMs).map(({ id, name }) => ({ id, name })),
+      weather: weekAhead(weather, home.zone, midnightMs),
       located: sky !== null,
     };
   };

@@ -8,11 +8,15 @@ import {
   seedlingRequest,
   takeBackRequest,
   undoRequest,
+  weatherRequest,
 } from '@fresh-tuck/contract';
 import { momentFrom } from '../clock.js';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+
+/** Nobody tells the weather further ahead, ms. */
+const AHEAD_MS = 20 * 86_400_000;
 
 const labelOf = (request: Request): number => {
   const number = Number(request.params['number']);
@@ -20,7 +24,7 @@ const labelOf = (request: Request): number => {
   return number;
 };
 
-export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots, takenBack, trays }: Services): Router {
+export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots, takenBack, trays, weather }: Services): Router {
   const whole = () => ask('nursery', clock.now());
   /** Potted on, they stand apart from those they stood with, in the same place. */
   function apart(numbers: readonly number[], id: string, atMs: number, nowMs: number): void {
@@ -67,6 +71,27 @@ export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots
       const body = read(takeBackRequest, request.body);
       act('care-undo', body, (nowMs) => {
         for (const { id, atMs } of care.ofAct(body.recordId)) takenBack.add({ id, kind: 'care', fromMs: atMs, toMs: atMs }, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/weather', async (request, response) => {
+      const body = read(weatherRequest, request.body);
+      const { zone } = household.get();
+      act('weather', body, (nowMs) => {
+        const latest = nowMs + AHEAD_MS;
+        const moment = (local: string, field: string): number => momentFrom(local, zone, nowMs, field, latest);
+        const spans = body.spans.map(({ begins, ends, ...span }) => ({
+          ...{ fromMs: moment(begins, 'spans.begins'), toMs: moment(ends, 'spans.ends') },
+          ...span,
+        }));
+        weather.add(body.id, spans, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/weather/undos', async (request, response) => {
+      const body = read(takeBackRequest, request.body);
+      act('weather-undo', body, (nowMs) => {
+        for (const gone of weather.ofAct(body.recordId)) takenBack.add({ ...gone, kind: 'weather' }, nowMs);
       });
       await jsonOfSaved(response.status(201), body.id, whole());
     })

@@ -11,6 +11,7 @@ interface Row {
   readonly planted: 0 | 1;
   readonly batchId: string;
   readonly batchNumber: number;
+  readonly wanted: number | null;
   readonly cropId: string;
   readonly variety: string;
   readonly destination: Destination;
@@ -40,6 +41,8 @@ export interface StandingTray {
   readonly id: string;
   readonly batchId: string;
   readonly batchNumber: number;
+  /** Plants that its batch was begun for; null where nobody said. */
+  readonly wanted: number | null;
   readonly cropId: string;
   readonly variety: string;
   readonly destination: Destination;
@@ -84,7 +87,7 @@ function plantOf(row: Row, events: readonly EventRow[]) {
 
 /** Seedlings as they stand together. */
 export function trayStore(db: Database) {
-  const SELECT = `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
+  const SELECT = `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, b.wanted, p.crop_id AS cropId, p.variety,
       ${wentTo('m')} AS destination, ${bedOf('m')} AS bedId, ${happened('e')} AS movedMs, ${STAGE_AT_FIRST} AS atFirst`;
   const FROM = `JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
       JOIN packet p ON p.id = b.packet_id WHERE ${MOVED}`;
@@ -115,8 +118,21 @@ export function trayStore(db: Database) {
       const tray = trays.get(key);
       if (tray) trays.set(key, { ...tray, movedMs: Math.min(tray.movedMs, row.movedMs), plants: [...tray.plants, plant] });
       else {
-        const { batchId, batchNumber, cropId, variety, bedId, movedMs } = row;
-        trays.set(key, { id: trayId, batchId, batchNumber, cropId, variety, destination, bedId, movedMs, pottedMs, last, plants: [plant] });
+        const { batchId, batchNumber, wanted, cropId, variety, bedId, movedMs } = row;
+        trays.set(key, {
+          id: trayId,
+          batchId,
+          batchNumber,
+          wanted,
+          cropId,
+          variety,
+          destination,
+          bedId,
+          movedMs,
+          pottedMs,
+          last,
+          plants: [plant],
+        });
       }
     }
     return [...trays.values()].sort((a, b) => (a.plants[0]?.number ?? 0) - (b.plants[0]?.number ?? 0));

@@ -31,6 +31,7 @@ import {
 import { boardParcel, byReady } from './board-parcel.js';
 import { momentFrom } from '../clock.js';
 import type { Reader } from '../forecasts/reader.js';
+import { usualLight } from '../nursery/lit.js';
 import { worstAhead } from '../today/alarms.js';
 import { ideasView } from './ideas.js';
 import type { SpotEvent } from '../spots/setups.js';
@@ -49,7 +50,7 @@ const MINDS = 0.85;
 
 /** A warm spot's page, and what would be if. */
 export function spotQuestions(reader: Reader) {
-  const { crops, files, forecasts, household, packets, probes, record, setups, spots, warm } = reader;
+  const { care, crops, files, forecasts, household, packets, probes, record, setups, spots, warm } = reader;
   const ideas = ideasView(reader);
 
   function homeAt(nowMs: number) {
@@ -140,6 +141,7 @@ export function spotQuestions(reader: Reader) {
         spot: spot as SpotSheet['spot'],
         nth: list.findIndex(({ id }) => id === spotId) + 1,
         setup: body.now,
+        light: care.lightAt(spotId, nowMs)?.light ?? usualLight(row.kind),
         setupMs: said?.fromMs ?? null,
         setupId: said?.id ?? null,
         record: record(spotId, nowMs - DRAWN_MS.back, nowMs),

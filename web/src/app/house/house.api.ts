@@ -8,6 +8,7 @@ import type {
   Copy,
   CopyRequest,
   HouseholdRequest,
+  NursingRequest,
   Rack,
   RackChange,
   RackRequest,
@@ -37,6 +38,7 @@ export class HouseApi {
 
   readonly saveHousehold = (body: HouseholdRequest) => this.transport.send<About>('PUT', 'household', body);
   readonly saveWays = (body: WaysRequest) => this.transport.send<About>('PUT', 'household/ways', body);
+  readonly saveNursing = (body: NursingRequest) => this.transport.send<About>('PUT', 'household/nursing', body);
   readonly copies = () => this.transport.get<Copies>('backups');
   readonly makeCopy = (body: CopyRequest) => this.transport.send<Copies>('POST', 'backups', body);
   readonly bringCopy = (file: Blob) => this.transport.send<Copy>('PUT', 'backups/brought', file);

@@ -3,6 +3,7 @@ import { AboutService } from '../data/household/about.service';
 import { Calendars } from './calendars';
 import { CopiesList } from './copies';
 import { Garden } from './garden';
+import { NursingForm } from './nursing-form';
 import { SettingsForm } from './settings-form';
 import { Spots } from './spots';
 import { WaysForm } from './ways-form';
@@ -10,7 +11,7 @@ import { WaysForm } from './ways-form';
 /** The household: its settings, its warm spots, its data. */
 @Component({
   selector: 'ft-house',
-  imports: [Calendars, CopiesList, Garden, SettingsForm, Spots, WaysForm],
+  imports: [Calendars, CopiesList, Garden, NursingForm, SettingsForm, Spots, WaysForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -27,6 +28,10 @@ import { WaysForm } from './ways-form';
       <section aria-labelledby="ways">
         <h2 id="ways">How it is done here</h2>
         <ft-ways-form />
+      </section>
+      <section aria-labelledby="nursing">
+        <h2 id="nursing">How they are raised <span class="soft">from the move on</span></h2>
+        <ft-nursing-form />
       </section>
       <section aria-labelledby="garden">
         <h2 id="garden">The garden <span class="soft">where plants end</span></h2>

@@ -17,6 +17,7 @@ import { cellShape } from '../kit/plant-shapes';
     </svg>
   `,
   styleUrl: './cell-tray.scss',
+  styles: ':host { --stroke: 1.6; }',
 })
 export class CellMark {
   readonly stage = input.required<SeedlingStage>();

@@ -12,7 +12,7 @@ const WIDER = 2;
   selector: 'ft-cell-tray',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'-8 -22 ' + (width() + 16) + ' ' + (height() + 30)" [style.width.px]="width() + 16" aria-hidden="true">
+    <svg [attr.viewBox]="'-8 -22 ' + (width() + 16) + ' ' + (height() + 30)" [style.width.px]="(width() + 16) * scale" aria-hidden="true">
       @if (cover() !== 'off') {
         <path class="lid" [attr.d]="lid()" />
       }
@@ -28,6 +28,8 @@ export class CellTray {
   readonly plants = input.required<readonly Plant[]>();
   readonly blade = input(false);
   readonly cover = input<Cover>('off');
+  /** A board holds several: a cell is as large as a thumb's nail only close up. */
+  protected readonly scale = 0.82;
 
   private readonly columns = computed(() => Math.max(Math.ceil(Math.sqrt(this.plants().length * WIDER)), 1));
   private readonly seats = computed(() =>

@@ -9,6 +9,7 @@ import type {
   Seedling,
   TakeBackRequest,
   UndoRequest,
+  WeatherRequest,
 } from '@fresh-tuck/contract';
 import type { NurseryGroup } from '@fresh-tuck/contract/choices';
 import { Transport } from '../data/transport/transport.service';
@@ -26,5 +27,7 @@ export class NurseryApi {
   readonly care = (body: CareRequest) => this.transport.send<Nursery>('POST', 'nursery/care', body);
   readonly undoCare = (body: TakeBackRequest) => this.transport.send<Nursery>('POST', 'nursery/care/undos', body);
   readonly light = (spotId: string, body: LightRequest) => this.transport.send<Nursery>('POST', `spots/${spotId}/light`, body);
+  readonly weather = (body: WeatherRequest) => this.transport.send<Nursery>('POST', 'weather', body);
+  readonly undoWeather = (body: TakeBackRequest) => this.transport.send<Nursery>('POST', 'weather/undos', body);
   readonly undo = (number: number, body: UndoRequest) => this.transport.send<Seedling>('POST', `nursery/${number}/undos`, body);
 }

@@ -2,7 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { merge, retry, startWith, Subject, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { CareWord, Nursery, NurseryTask, SeedlingWord } from '@fresh-tuck/contract';
+import type { CareWord, Nursery, NurseryTask, SeedlingWord, WeatherRequest } from '@fresh-tuck/contract';
 import type { SeedlingStage } from '@fresh-tuck/core/nursing';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { Notice } from '../data/household/notice.service';
@@ -63,6 +63,16 @@ export class NurseryService {
   /** A finger was in it: it is damp still. */
   feltInstead({ trayIds, instead }: NurseryTask): void {
     if (trayIds.length > 0 && instead !== null) this.care(trayIds, instead, 'Damp still: asked again later');
+  }
+
+  /** Tells the weather ahead. */
+  weather(spans: WeatherRequest['spans']): void {
+    const id = uuid();
+    this.done(
+      this.api.weather({ id, spans }),
+      `Weather of ${spans.length === 1 ? 'one stretch' : `${spans.length} days or hours`} noted.`,
+      () => this.api.undoWeather({ id: uuid(), recordId: id }),
+    );
   }
 
   private done(asked: Observable<Nursery>, text: string, undo: () => Observable<Nursery>): void {

@@ -8,13 +8,14 @@ import { When } from '../kit/when';
 import { NurseryService } from './nursery.service';
 import { OutAndGone } from './out-and-gone';
 import { PlaceBoard, type Touched } from './place';
+import { WeatherForm } from './weather-form';
 
 const HOUR_MS = 3_600_000;
 
 /** Trays, sills and racks with what stands in them, and what is to be done today. */
 @Component({
   selector: 'ft-nursery',
-  imports: [MatButton, OutAndGone, PlaceBoard, PlantDrawing, RouterLink, When],
+  imports: [MatButton, OutAndGone, PlaceBoard, PlantDrawing, RouterLink, WeatherForm, When],
   providers: [NurseryService],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',

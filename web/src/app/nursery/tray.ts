@@ -13,16 +13,32 @@ import { When } from '../kit/when';
 import { Word } from '../kit/word';
 import { PrintLabel } from '../print/print-label';
 import { CellMark } from './cell-mark';
+import { Hardening } from './hardening';
 import { NurseryService } from './nursery.service';
 import { PotOn } from './pot-on';
 
 /** What can be said of a seedling here; ripe and harvested belong to the garden. */
 const SAYABLE = SEEDLING_STAGES.filter((stage) => stage !== 'moved' && !reached(stage, 'ripe'));
 
+const OFFERED = 2;
+
 /** A tray close up: its seedlings are marked one by one, many at once, or all; what it needs; what is wrong with it. */
 @Component({
   selector: 'ft-tray',
-  imports: [CellMark, Choices, MatButton, MatFormFieldModule, MatInputModule, PlantDrawing, PotOn, PrintLabel, RouterLink, When, Word],
+  imports: [
+    CellMark,
+    Choices,
+    Hardening,
+    MatButton,
+    MatFormFieldModule,
+    MatInputModule,
+    PlantDrawing,
+    PotOn,
+    PrintLabel,
+    RouterLink,
+    When,
+    Word,
+  ],
   providers: [NurseryService],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tray.html',
@@ -45,7 +61,7 @@ export class TrayScreen {
   protected readonly where = computed(() => this.place()?.name ?? '');
   protected readonly spotId = computed(() => this.place()?.spotId ?? null);
   protected readonly spots = computed(() => (this.all()?.spots ?? []).map(({ id, name }) => ({ value: id, text: name })));
-  protected readonly tasks = computed(() => this.all()?.tasks.filter(({ trayIds }) => trayIds.includes(this.trayId())) ?? []);
+  protected readonly tasks = computed(() => this.tray()?.tasks ?? []);
   protected readonly cells = computed(() => {
     const tray = this.tray();
     return tray !== null && (tray.destination === 'cell' || tray.destination === 'plug' || tray.plants.length > 24);
@@ -70,6 +86,11 @@ export class TrayScreen {
       ({ numbers }) => numbers.length > 0,
     ),
   );
+  /** The next two are offered at once; further ones when they are asked for. */
+  protected readonly further = signal(false);
+  protected readonly offered = computed(() => (this.further() ? this.stages() : this.stages().slice(0, OFFERED)));
+  /** What is lost is named: never a whole tray in one touch. */
+  protected readonly named = computed(() => this.picked().size > 0 || this.tray()?.plants.length === 1);
   protected readonly who = computed(() => {
     const count = this.targets().length;
     return count === this.tray()?.plants.length

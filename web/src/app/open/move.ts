@@ -133,6 +133,7 @@ export class Move {
           // What stays on paper is tucked under again.
           methodOf(this.batch().facts.method).late === 'in_paper' &&
             this.batch().answers.state.quiet + this.batch().answers.state.showing > this.count(),
+          this.about.household().nursing.schools,
         );
   });
   protected readonly quietChoices = computed(() => {

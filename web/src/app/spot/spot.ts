@@ -10,6 +10,7 @@ import { Notice } from '../data/household/notice.service';
 import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Carrying } from '../shelf/carrying.service';
+import { LightForm } from '../nursery/light-form';
 import { Cut } from './cut';
 import { SpotEvents } from './events';
 import { SpotRecord } from './record';
@@ -23,7 +24,7 @@ const NTH = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'sevent
 /** A warm spot: its record, what it is like, what would be if, who belongs there, and who measures. */
 @Component({
   selector: 'ft-spot',
-  imports: [Cut, MatButton, RouterLink, SpotEvents, SpotRecord, SpotSettings, Thermometers, WhatIfSection],
+  imports: [Cut, LightForm, MatButton, RouterLink, SpotEvents, SpotRecord, SpotSettings, Thermometers, WhatIfSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spot.html',
   styleUrl: './spot.scss',

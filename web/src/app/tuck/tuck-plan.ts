@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { debounceTime, filter, map, of, switchMap } from 'rxjs';
 import type { BatchRequest } from '@fresh-tuck/contract';
@@ -102,7 +102,9 @@ export class TuckPlan {
   /** The rack whose slots they go to; null where none is named. */
   readonly rackId = signal<string | null>(null);
   readonly schoolFixed = signal<RootSchool | null>(null);
-  readonly pot = signal<{ readonly perPot: number; readonly keepers: number }>({ perPot: 1, keepers: 1 });
+  /** How many go to a pot here, where nobody says otherwise. */
+  readonly potUsual = computed(() => ({ perPot: this.about.household().nursing.schools.pot === 'several' ? 3 : 1, keepers: 1 }));
+  readonly pot = linkedSignal<{ readonly perPot: number; readonly keepers: number }>(() => this.potUsual());
 
   private readonly facts = packetFacts(this.packetId, this.asked);
   readonly chosen = this.facts.chosen;

@@ -37,7 +37,7 @@ export function wordsOf(plan: TuckPlan): LineWords {
   keep('rackId', plan.rackId());
   keep('school', plan.schoolFixed());
   const { perPot, keepers } = plan.pot();
-  if (perPot !== 1 || keepers !== 1) words.pot = { perPot, keepers };
+  if (perPot !== plan.potUsual().perPot || keepers !== 1) words.pot = { perPot, keepers };
   keep('goal', plan.goal());
   return words;
 }
@@ -71,7 +71,7 @@ export function restore(plan: TuckPlan, words: LineWords): void {
   plan.destinationFixed.set(or(words.destination, null));
   plan.rackId.set(or(words.rackId, null));
   plan.schoolFixed.set(or(words.school, null));
-  plan.pot.set(words.pot ?? { perPot: 1, keepers: 1 });
+  plan.pot.set(words.pot ?? plan.potUsual());
   plan.goal.set(words.goal ?? null);
 }
 

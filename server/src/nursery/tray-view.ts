@@ -1,0 +1,93 @@
+import type { Household, Tray } from '@fresh-tuck/contract';
+import {
+  countsOf,
+  dueToday,
+  halfAt,
+  outdoorTasks,
+  sizeMs,
+  sparesOf,
+  trayAwaits,
+  trayTasks,
+  vigourOrder,
+  weekOf,
+  type Daylit,
+  type Lessons,
+  type TrayFacts,
+  type TrayTask,
+  type WeatherSpan,
+} from '@fresh-tuck/core/nursing';
+import { outNotBefore } from '@fresh-tuck/core/season';
+import type { Words } from '@fresh-tuck/core/units';
+import { placeNow } from '@fresh-tuck/core/warmth';
+import {
+  awaitedInWords,
+  hardeningDayInWords,
+  standsInWords,
+  trayTaskInWords,
+  vigourInWords,
+  type SpokenTray,
+} from '@fresh-tuck/core/words';
+import type { TrayCare } from './care.js';
+import { ownTasks, type OwnTask } from './rounds.js';
+import type { StandingPlant, StandingTray } from './trays.js';
+
+/** Kin whose seedlings are blades. */
+const BLADES: readonly string[] = ['Amaryllidaceae', 'Asparagaceae', 'Poaceae', 'Arecaceae'];
+
+/** What a tray is worked out from, beside itself. */
+export interface TrayAround {
+  readonly home: Household;
+  readonly words: Words;
+  readonly nowMs: number;
+  readonly offset: number;
+  readonly midnightMs: number;
+  readonly weather: readonly WeatherSpan[];
+  readonly lessons: Lessons;
+  readonly daylit: Daylit;
+  /** Whether its batch stands together: then what is wanted of it is wanted here. */
+  readonly whole: boolean;
+}
+
+/** More than are wanted, once it is known which are the best. */
+function release(tray: StandingTray, facts: TrayFacts, there: readonly StandingPlant[], { home, nowMs, whole }: TrayAround): TrayTask[] {
+  if (!whole || tray.wanted === null) return [];
+  const stages = new Map(there.map(({ number, stage }) => [number, stage]));
+  const found = sparesOf(vigourOrder(there), stages, tray.wanted, facts.survival.mean, home.ways.sureness);
+  if (!found) return [];
+  return [{ kind: 'release', dueMs: nowMs, numbers: found.spare, kept: found.kept.length, wanted: tray.wanted, chance: found.chance }];
+}
+
+/** A tray as it is shown, and what it asks for. */
+export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, there: readonly StandingPlant[], around: TrayAround) {
+  const { home, words, nowMs, offset, midnightMs, weather, lessons, daylit } = around;
+  const { schools } = home.nursing;
+  const { crop, finalPot } = facts;
+  const { id, batchId, batchNumber, cropId, variety, destination, movedMs } = tray;
+  const awaited = trayAwaits(facts, lessons, nowMs, offset);
+  const last = facts.stays.at(-1);
+  const now = last ? placeNow(last.readings, last.guess, nowMs, offset) : { minC: 0, maxC: 0 };
+  const celsius = (now.minC + now.maxC) / 2;
+  const blade = BLADES.includes(crop.family);
+  const spoken: SpokenTray = { name: crop.name, variety, destination, plants: there.length, blade };
+  const size = sizeMs(facts, lessons, nowMs, offset)?.usualMs ?? null;
+  const outMs = home.frost && outNotBefore(crop, home.frost, size ?? nowMs);
+  const outdoors = { daylit, carried: done.carried, spans: weather, midnightMs, sizeMs: size, outMs };
+  const all = [
+    ...outdoorTasks(facts, outdoors, nowMs),
+    ...trayTasks(facts, { ...done, celsius }, awaited, schools, nowMs),
+    ...release(tray, facts, there, around),
+  ];
+  const tasks = all.map((task): OwnTask => ({ task, trayId: id, spoken, words: trayTaskInWords(task, spoken, schools, celsius, words) }));
+  const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
+  const shown: Tray = {
+    ...{ id, batchId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, cover: done.cover, movedMs },
+    plants: there.map(({ number, stage, proved, role, grade }) => ({ number, stage, proved, role, grade, late: late.get(number) ?? null })),
+    tasks: ownTasks(tasks, schools, nowMs, words),
+    order: there.length < 2 ? [] : vigourOrder(there).map((one) => ({ number: one.number, why: vigourInWords(one) })),
+    week: halfAt(facts, 'hardening') === null ? [] : weekOf(facts, outdoors).map((day) => hardeningDayInWords(day, words)),
+    stands: standsInWords(countsOf(there.map(({ stage }) => stage))),
+    awaited: awaited.flatMap((one) => awaitedInWords(one, nowMs, words) ?? []),
+    tone: tasks.find(({ task }) => dueToday(task, nowMs))?.words.tone ?? 'growth',
+  };
+  return { crop, covered: done.cover === 'on', spotId: done.places.at(-1)?.spotId ?? null, shown, tasks, there };
+}
