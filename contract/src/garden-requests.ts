@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { celsius, id, localMoment, number, text, whole } from './fields.js';
+import { celsius, id, number, text, whole } from './fields.js';
 
 export const bedRequest = z.strictObject({
   id,

@@ -2,7 +2,7 @@ import { nursingSchools, sky } from './nursery-requests.js';
 import * as z from 'zod';
 import type { WhyPanel } from '@fresh-tuck/core/words';
 import { cropSchema, type Crop, type OwnFigures } from '@fresh-tuck/core/crops';
-import { BAG_LINES, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS, NURSERY_GROUPS } from './choices.js';
+import { BAG_LINES, CLOSURES, COPY_KINDS, ENTRY_KINDS, HOLDER_KINDS } from './choices.js';
 import { houseWays } from './parcel-values.js';
 
 /** RFC 9457 problem details, with the fields that are wrong and what would be accepted. */

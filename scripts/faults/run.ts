@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import type { Copies } from '@fresh-tuck/contract';
-import { randomFrom } from '../random.js';
+import { randomFrom } from '@fresh-tuck/core/testing';
 import { Client } from './client.js';
 import { actsIn, fits, type Found, inspect, Ledger, nothingFound } from './ledger.js';
 import { older } from './older.js';

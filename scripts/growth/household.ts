@@ -4,7 +4,7 @@ import { batchRequest } from '@fresh-tuck/contract';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { usualSteps } from '@fresh-tuck/core/preparing';
 import { clockFrom, openDatabase, servicesOn } from '@fresh-tuck/server';
-import { randomFrom } from '../random.js';
+import { randomFrom } from '@fresh-tuck/core/testing';
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;

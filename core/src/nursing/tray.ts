@@ -56,6 +56,8 @@ export interface Awaited {
   readonly late: readonly { readonly number: number; readonly comes: number }[];
 }
 
+/** Nobody is called late on the morrow of the others: so many times what nine in ten need. Guess. */
+const LATE_TIMES = 1.25;
 /** Half a year ahead is as far as anybody plans a tray. */
 const AHEAD_MS = 185 * DAY_MS;
 
@@ -182,7 +184,7 @@ function awaitedOf(
   const late = waiting.flatMap((plant) => {
     const own = originOf(plant, step, facts, visits, progress) ?? 0;
     const now = progress.at(nowMs) - own;
-    if (now <= from.late) return [];
+    if (now <= from.late * LATE_TIMES) return [];
     const last = seen.find(({ number }) => number === plant.number)?.fromProgress ?? 0;
     return [{ number: plant.number, comes: stillComes(posterior, last, now) }];
   });

@@ -2,3 +2,4 @@
 export * from './aloud.js';
 export * from './parcel.js';
 export * from './generated.js';
+export * from './random.js';
