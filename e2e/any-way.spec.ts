@@ -56,8 +56,11 @@ test('a peroxide bottle is mixed by its card, and its sprouts go from the towel 
   await page.getByRole('button', { name: 'Moved 1 sprout' }).click();
   await page.getByRole('button', { name: 'Go on' }).click();
   await page.goto(`${own.address}nursery`);
-  await page.getByRole('button', { name: /^up/ }).first().click();
-  await expect(page.getByText(/Up/).first()).toBeVisible();
+  await page
+    .getByRole('button', { name: /Touch: up$/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /: up\. Touch: seed leaves open$/ })).toBeVisible();
 });
 
 test('slots fail, a towel from the same packet succeeds, and the days lost are told', async ({ page, own, request }) => {

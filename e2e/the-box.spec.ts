@@ -63,7 +63,7 @@ test('45 old seeds are tested before any tray is filled, and the survivors plant
   expect(sheet.tests.map(({ result }) => result?.totals.normal)).toEqual([30]);
   expect([sheet.seedsLeft, sheet.stock.advice.includes('test_first')]).toEqual([75, false]);
   await page.goto(`${own.address}nursery`);
-  await expect(page.getByRole('heading', { name: '30 in the nursery, none up yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Nothing to do for the 30 in the nursery' })).toBeVisible();
 });
 
 test('a bed of 1.2 m by 0.8 m becomes a start count; what was fixed stays; what cannot be is said', async ({ page, own, request }) => {

@@ -114,15 +114,19 @@ test('broad beans for a bed that is too cold: half of them go into plugs, and th
   await button(page, 'Go on').click();
 
   await page.getByRole('link', { name: 'Nursery' }).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, none up yet' })).toBeVisible();
-  await page.getByRole('button', { name: /^up ?: label 2/ }).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, 1 not up yet' })).toBeVisible();
-  await page.getByRole('button', { name: /^lost ?: label 3/ }).click();
-  await button(page, 'damped off').click();
-  await page.getByText('1 lost or given').click();
-  await expect(page.getByText('lost: damped off')).toBeVisible();
-  await button(page, /^Undo\s+label 3/).click();
-  await expect(page.getByRole('heading', { name: '2 in the nursery, 1 not up yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Nothing to do for the 2 in the nursery' })).toBeVisible();
+  await page.getByRole('link', { name: /^Broad bean, .* none of 2 up yet\. Open the tray$/ }).click();
+  await page.getByRole('button', { name: /^2: moved/ }).click();
+  await button(page, 'up').click();
+  await expect(page.getByRole('heading', { name: /: 1 of 2 up$/ })).toBeVisible();
+  await page.getByRole('button', { name: /^3: moved/ }).click();
+  await button(page, 'Fallen over, thin and brown at the soil').click();
+  await button(page, 'Lost to it: 3').click();
+  await page.getByRole('link', { name: 'Nursery' }).first().click();
+  await page.getByText('1 harvested, lost or given').click();
+  await expect(page.getByText('lost: damped off', { exact: true })).toBeVisible();
+  await button(page, /^Undo\s*label 3: lost: damped off/).click();
+  await expect(page.getByText('1 harvested, lost or given')).toBeHidden();
 });
 
 test('a towel is read through the bag, and pellets get their water and reserve', async ({ page, own, request }) => {

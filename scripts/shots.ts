@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, PacketName, Sitting, SittingName, Spot } from '@fresh-tuck/contract';
+import type { Batch, Nursery, PacketName, Sitting, SittingName, Spot } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -30,6 +30,7 @@ const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'ok
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 const [sitting] = await get<SittingName[]>('sittings');
+const hardened = (await get<Nursery>('nursery')).places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
 const mat = (await get<Spot[]>('spots')).find(({ kind }) => kind === 'mat');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
@@ -41,7 +42,6 @@ const report = async (page: Page): Promise<void> => {
 
 /** Every line of the list is worked out. */
 const listed = async (page: Page): Promise<void> => page.getByRole('button', { name: 'Print the labels first', disabled: false }).waitFor();
-const laid = async (page: Page): Promise<void> => page.getByRole('button', { name: /^Tucked in/, disabled: false }).waitFor();
 
 const shots: Shot[] = [
   { name: 'today', path: '' },
@@ -49,7 +49,6 @@ const shots: Shot[] = [
   { name: 'open', path: `open/${okra?.id}`, before: report },
   { name: 'open-phone', path: `open/${okra?.id}`, phone: true, before: report },
   { name: 'tuck', path: `tuck?packet=${packet?.id}`, before: planned },
-  { name: 'tuck-phone', path: `tuck?packet=${packet?.id}`, phone: true, dark: true, before: planned },
   { name: 'batch', path: `batch/${okra?.id}` },
   { name: 'shelf', path: 'shelf' },
   { name: 'shelf-phone', path: 'shelf', phone: true, dark: true },
@@ -59,7 +58,8 @@ const shots: Shot[] = [
   { name: 'packet', path: `packet/${tested?.id}` },
   { name: 'nursery', path: 'nursery' },
   { name: 'sitting', path: `sitting/${sitting?.id}`, before: listed },
-  { name: 'worktop-phone', path: `sitting/${sitting?.id}/lay`, phone: true, before: laid },
+  { name: 'nursery-phone', path: 'nursery', phone: true, dark: true },
+  { name: 'hardening', path: `nursery/${hardened?.id}/${hardened?.batchId}` },
 ];
 
 /** The sheet of labels as a picture: the PDF itself, rasterised from outside. */

@@ -5,6 +5,7 @@ import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
 import { buildDemo } from './build.js';
 import { BOX } from './box.js';
+import { TRAYS } from './nursery-build.js';
 import { HOUSEHOLD, PARCELS } from './household.js';
 import { truthOf } from './truth.js';
 
@@ -69,14 +70,14 @@ describe('Lantern Court', () => {
 
   it('has a box that asks for every kind of care, last year’s lateness and a test that proved its packet', async () => {
     const packets = services.packets.list();
-    const invented = [...PARCELS, ...BOX].map(({ variety }) => variety);
+    const invented = [...PARCELS, ...BOX, ...TRAYS].map(({ variety }) => variety);
     expect(packets.map(({ variety }) => variety).filter((variety) => !invented.includes(variety))).toEqual(['Harbour Rose', 'Old Rope']);
     expect(new Set(packets.map(({ variety }) => variety)).size).toBe(packets.length);
     expect(packets.length).toBeGreaterThan(60);
     expect(services.seasons.of('tomato', HOUSEHOLD.zone, services.clock.now()).lateness).toEqual([
       { year: 2025, days: 12, kind: 'plant_out' },
     ]);
-    expect(services.racks.list()).toEqual([jasmine.objectContaining({ slots: 8, taken: 4 })]);
+    expect(services.racks.list()).toEqual([jasmine.objectContaining({ slots: 8, taken: 7 })]);
     const batch: Pick<BatchWithJournal, 'title'> = await titled('okra');
     expect(batch.title).toBe('Okra, Tall Mast');
   });

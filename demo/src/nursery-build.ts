@@ -43,7 +43,7 @@ export const NURSERY_SPOTS = [
 ] as const;
 
 /** What was moved since the end of winter. */
-const TRAYS: readonly DemoTray[] = [
+export const TRAYS: readonly DemoTray[] = [
   {
     ...{ cropId: 'tomatillo', variety: 'Paper Buoy', year: 2025, packetSeeds: 30, seeds: 5, moved: 4, destination: 'cup' },
     ...{
@@ -76,7 +76,7 @@ const TRAYS: readonly DemoTray[] = [
     ],
   },
   {
-    ...{ cropId: 'leek', variety: 'Breakwater', year: 2025, packetSeeds: 250, seeds: 70, moved: 60, destination: 'cell' },
+    ...{ cropId: 'leek', variety: 'Long Mole', year: 2025, packetSeeds: 250, seeds: 70, moved: 60, destination: 'cell' },
     ...{ start: '2026-03-25T18:30', moveAt: '2026-04-02T07:20', spot: 'Lit shelf', watered: '2026-04-08T07:00' },
     marks: [
       ['2026-04-08T07:00', 12, 'up'],

@@ -59,8 +59,9 @@ describe('the light of a day', () => {
     // 300 µmol for 12 h are 12.96 mol, 100 for 16 h 5.76.
     expect(300 * 12 * MOL_PER_HOUR).toBeCloseTo(12.96, 10);
     expect(100 * 16 * MOL_PER_HOUR).toBeCloseTo(5.76, 10);
-    expect(LUX_PER_MICROMOL.sun).toBe(Number(factor('sun and sky, lux per micromol')['low']));
-    expect(LUX_PER_MICROMOL.tube).toBe(Number(factor('cool white tube, lux per micromol')['low']));
+    const { sun, tube }: Record<string, number> = LUX_PER_MICROMOL;
+    expect(sun).toBe(Number(factor('sun and sky, lux per micromol')['low']));
+    expect(tube).toBe(Number(factor('cool white tube, lux per micromol')['low']));
     const warmth = factor('all sun warmth to growing light');
     expect(MOL_PER_MJ).toBeGreaterThanOrEqual(Number(warmth['low']));
     expect(MOL_PER_MJ).toBeLessThanOrEqual(Number(warmth['high']));

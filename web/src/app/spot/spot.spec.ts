@@ -16,7 +16,16 @@ const body = {
   ...{ warmUpHours: 1.2, overshootC: 0.8, reaches: true },
 };
 const SHEET: SpotSheet = {
-  ...{ nowMs: ABOUT.nowMs, spot: aSpot({ name: 'Mat', kind: 'mat' }), nth: 2, setupMs: null, setupId: null, body, fit: null },
+  ...{
+    nowMs: ABOUT.nowMs,
+    spot: aSpot({ name: 'Mat', kind: 'mat' }),
+    nth: 2,
+    light: { daylit: 'dark', facing: 'noon', glazing: 'two', metresIn: 0, opposite: false, lamp: null },
+    setupMs: null,
+    setupId: null,
+    body,
+    fit: null,
+  },
   setup: { ...{ lidded: true, cloths: 0, sun: null, room: null, pricePerKWh: 0.5 }, mat: { watts: 20, setC: 27, bandC: 1, probe: 'fold' } },
   record: [hour(-30, 27), hour(-29, 28), hour(-10, 26), hour(-9, 27)].map((one) => ({ ...one, by: 'probe' })),
   ahead: Array.from({ length: 96 }, (_, nth) => ({ ...hour(nth, 27), errorC: 1 })),

@@ -9,6 +9,7 @@ import { MatFormFieldHarness } from '@angular/material/form-field/testing';
 import { MatInputHarness } from '@angular/material/input/testing';
 import { provideRouter, Router } from '@angular/router';
 import { NEVER, of, throwError } from 'rxjs';
+import type { Nursery } from '@fresh-tuck/contract';
 import { reportFor, whyFor } from '@fresh-tuck/core/judging';
 import { rankWays, type PlanQuestion, type WaysQuestion } from '@fresh-tuck/core/sowing';
 import { words } from '@fresh-tuck/core/testing';
@@ -30,8 +31,12 @@ export interface Asked {
 /** Answers by "GET today"; a function sees what was asked. A refusal is a problem with its status. */
 export type Answers = Readonly<Record<string, unknown>>;
 
+const EMPTY_NURSERY = {
+  ...{ nowMs: ABOUT.nowMs, lead: 'Nothing in the nursery yet', standing: 0, out: 0, gone: 0 },
+  ...{ tasks: [], places: [], spots: [], weather: [], located: false },
+} satisfies Nursery;
 /** What is answered where a spec says nothing else. */
-const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [], 'GET calendar/feeds': [] };
+const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [], 'GET calendar/feeds': [], 'GET nursery': EMPTY_NURSERY };
 
 /** A file as somebody chooses it. */
 export async function choose(screen: Screen<unknown>, label: string, file: File): Promise<void> {
