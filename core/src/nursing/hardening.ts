@@ -72,7 +72,7 @@ export function weatherOf(spans: readonly WeatherSpan[], fromMs: number, toMs: n
  *
  * @param doneDays days of hardening that are behind it
  * @param midnightMs of the first day of the plan
- * @param sheltered whether its place keeps some of the cold out
+ * @param sheltered whether its place keeps some of the cold out; @param usedDays of hardening that its place has given it
  */
 export function hardeningWeek(
   crop: Pick<Crop, 'growing'>,
@@ -91,7 +91,7 @@ export function hardeningWeek(
     nth++;
     const nightC = (night?.minC ?? Infinity) + (sheltered ? ROOF_KEEPS_K : 0);
     const ready = nth >= NIGHTS_FROM;
-    const warm = nightC >= nightBorne(crop, nth - 1);
+    const warm = nightC >= nightBorne(crop, Math.max(nth - 1, usedDays));
     return {
       ...known,
       nth,

@@ -37,11 +37,18 @@ export function standsOut({ daylit, carried }: Pick<Outdoors, 'daylit' | 'carrie
   return daylit === 'roof' || daylit === 'open';
 }
 
+/** Days of hardening that standing under a roof is worth: it hardens some of the way by itself. */
+function underRoof({ stays }: TrayFacts, { daylit, midnightMs }: Outdoors): number {
+  const fromMs = daylit === 'roof' ? (stays.at(-1)?.fromMs ?? null) : null;
+  return fromMs === null ? 0 : Math.min(Math.max((midnightMs - fromMs) / DAY_MS, 0), ROOF_DAYS);
+}
+
 /** The week ahead of a tray that is being hardened, or could be. */
-export function weekOf(facts: TrayFacts, { daylit, spans, midnightMs }: Outdoors): HardeningDay[] {
+export function weekOf(facts: TrayFacts, out: Outdoors): HardeningDay[] {
+  const { daylit, spans, midnightMs } = out;
   const sinceMs = halfAt(facts, 'hardening');
   const doneDays = sinceMs === null ? 0 : Math.max(Math.floor((midnightMs + DAY_MS - sinceMs) / DAY_MS), 0);
-  return hardeningWeek(facts.crop, spans, { doneDays, midnightMs, sheltered: daylit === 'roof' });
+  return hardeningWeek(facts.crop, spans, { doneDays, midnightMs, sheltered: daylit === 'roof', usedDays: underRoof(facts, out) });
 }
 
 /** What weather and season ask of a tray. */
@@ -50,9 +57,9 @@ export function outdoorTasks(facts: TrayFacts, out: Outdoors, nowMs: number): Tr
   const eveningMs = midnightMs + IN_HOUR * HOUR_MS;
   const sinceMs = halfAt(facts, 'hardening');
   const tasks: TrayTask[] = [];
-  // What has stood under a roof for days has hardened some of the way by itself.
-  const roofMs = daylit === 'roof' ? (facts.stays.at(-1)?.fromMs ?? null) : null;
-  const usedTo = sinceMs ?? (roofMs === null ? null : Math.max(roofMs, eveningMs - ROOF_DAYS * DAY_MS));
+  const roofDays = underRoof(facts, out);
+  const roofMs = roofDays === 0 ? null : eveningMs - roofDays * DAY_MS;
+  const usedTo = sinceMs === null ? roofMs : Math.min(sinceMs, roofMs ?? sinceMs);
   const cold = standsOut(out) ? carryIn(facts.crop, spans, { hardeningSinceMs: usedTo, sheltered: daylit === 'roof', eveningMs }) : null;
   if (cold) tasks.push({ kind: 'carry_in', dueMs: Math.max(eveningMs, nowMs), ...cold });
   if (sinceMs !== null && !standsOut(out)) {

@@ -150,7 +150,7 @@ export function trayTaskInWords(
 
 /** One round for several trays: "Feed the tomatillo cups, the okra cups and 3 more". */
 export function roundInWords(
-  kind: 'water' | 'feed',
+  kind: 'water' | 'feed' | 'carry_in',
   trays: readonly SpokenTray[],
   tasks: readonly SpokenTask[],
   schools: NursingSchools,
@@ -161,6 +161,12 @@ export function roundInWords(
   const names = trays.map(theTray);
   const shown = names.length > 3 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : listed(names);
   const all = names.length > 3 ? `${capital(listed(names))}. ` : '';
+  if (kind === 'carry_in')
+    return {
+      ...first,
+      lead: first.lead.replace(theTray(trays[0] as SpokenTray), shown),
+      text: `${all}Tonight is colder than they bear by now.`,
+    };
   return kind === 'feed'
     ? { ...first, lead: `Feed ${shown}`, text: `${all}${first.text}` }
     : { ...first, lead: `Water ${shown}`, text: `${all}Lift or feel each first. ${WATER_HOW[schools.watered].text}` };

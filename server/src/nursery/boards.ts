@@ -84,13 +84,14 @@ export function nurseryView(reader: Reader) {
     });
 
     const out = count('planted_out') + count('ripe');
-    const due = tasks.filter(({ today, spotId }) => today && spotId === null).sort((a, b) => urgencyOf(a.kind) - urgencyOf(b.kind));
+    // What is due now in the order of what does harm first; the rest by its hour.
+    tasks.sort((a, b) => Number(b.today) - Number(a.today) || a.dueMs - b.dueMs || urgencyOf(a.kind) - urgencyOf(b.kind));
+    const due = tasks.filter(({ today, spotId }) => today && spotId === null);
     return {
       nowMs,
       lead: nurseryLead([...new Set(due.map(({ lead }) => lead))], nursed.length, out),
       ...{ standing: nursed.length, out, gone: count('gone') + count('harvested') },
-      // What is due now in the order of what does harm first; the rest by its hour.
-      tasks: tasks.sort((a, b) => Number(b.today) - Number(a.today) || a.dueMs - b.dueMs || urgencyOf(a.kind) - urgencyOf(b.kind)),
+      tasks,
       places,
       spots: spots.list(home.zone, home.units, nowMs).map(({ id, name }) => ({ id, name })),
       weather: weekAhead(weather, home.zone, midnightMs),
