@@ -11,7 +11,7 @@ const ON_THE_PAGE = {
   chance: ['wilsonInterval'],
   forecast: [],
   looking: [],
-  nursing: ['SEEDLING_STAGES', 'COVERS', 'NURSERY_TROUBLES', 'USUAL_NURSING', 'MOST_LATITUDE', 'LUX_PER_MICROMOL', 'MIXES', 'inSpoons', 'scaleMix', 'weatherFrom', 'nextStage', 'reached'],
+  nursing: ['SEEDLING_STAGES', 'COVERS', 'NURSERY_TROUBLES', 'USUAL_NURSING', 'MOST_LATITUDE', 'LUX_PER_MICROMOL', 'MIXES', 'dilution', 'inSpoons', 'scaleMix', 'weatherFrom', 'nextStage', 'reached'],
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],
   sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],

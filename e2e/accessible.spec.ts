@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Batch, PacketName, SittingName } from '@fresh-tuck/contract';
+import type { Batch, Nursery, PacketName, SittingName } from '@fresh-tuck/contract';
 import { expect, test } from './app.js';
 
 /** Every screen, as it is first seen and with what it can unfold. */
@@ -25,6 +25,8 @@ const SCREENS = [
   'handbook/figures',
   'shelf',
   'nursery',
+  'nursery/TRAY',
+  'seedling/LABEL',
   'more',
   'sitting',
   'sitting/SITTING',
@@ -41,9 +43,17 @@ for (const colorScheme of ['light', 'dark'] as const) {
     const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
     const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as PacketName[];
     const [sitting] = (await (await request.get(`${demo.address}api/sittings`)).json()) as SittingName[];
-    const ids = { BATCH: batch?.id, PACKET: packet?.id, SITTING: sitting?.id };
+    const { places } = (await (await request.get(`${demo.address}api/nursery`)).json()) as Nursery;
+    const tray = places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
+    const ids = {
+      BATCH: batch?.id,
+      PACKET: packet?.id,
+      SITTING: sitting?.id,
+      TRAY: `${tray?.id}/${tray?.batchId}`,
+      LABEL: String(tray?.plants[0]?.number),
+    };
     for (const screen of SCREENS) {
-      await page.goto(demo.address + screen.replace(/BATCH|PACKET|SITTING/, (what) => ids[what as keyof typeof ids] ?? ''));
+      await page.goto(demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL/, (what) => ids[what as keyof typeof ids] ?? ''));
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
       // The worker's answer is part of what is checked.
       if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();

@@ -72,7 +72,7 @@ test('sixty leeks: the whole tray is up in two touches, its lid comes off; what 
   // Taken back, it tells nothing any more.
   await button(page, 'Undo').click();
   await expect(page.getByRole('heading', { name: /: 57 of 60 up$/ })).toBeVisible();
-  expect(await fates()).toBeUndefined();
+  expect(await fates()).toEqual(expect.objectContaining({ lived: 0, lost: 0 }));
 });
 
 test('pots of twelve with three kept: the best are named with their reason, the rest are given away', async ({ page, own, request }) => {
@@ -99,11 +99,11 @@ test('pots of twelve with three kept: the best are named with their reason, the 
   await page.goto(`${own.address}seedling/${numbers[0]}`);
   await page.getByLabel('Seen on it: colour, shape, vigour').fill('dark stem');
   await button(page, 'Write it down').click();
-  await expect(page.getByText('seen on it: dark stem')).toBeVisible();
-  await button(page, /^Undo: seen on it/).click();
-  await expect(page.getByText('seen on it: dark stem')).toBeHidden();
+  await expect(page.getByText('seen on it: dark stem', { exact: true })).toBeVisible();
+  await button(page, /^Undo\s*: seen on it/).click();
+  await expect(page.getByText('seen on it: dark stem', { exact: true })).toBeHidden();
   await page.goto(`${own.address}seedling/${numbers[11]}`);
-  await expect(page.getByText('given to the house next door')).toBeVisible();
+  await expect(page.getByText('given to the house next door', { exact: true })).toBeVisible();
 });
 
 test('a porch tray: where it lies gives its daylight, a lamp the hours after dusk, a cold night its way in', async ({

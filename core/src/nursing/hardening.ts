@@ -14,10 +14,10 @@ export interface WeatherSpan {
 /** Days over which a plant is hardened (extension bulletins; 7 to 14). */
 export const HARDENING_DAYS = 7;
 /** What a plant out of doors bears at night, °C: when it first stands out, and when it is hardened. Common practice, no source, but for the last (see reference/seedling_days.csv). */
-const NIGHTS: Readonly<Record<Crop['growing']['hardiness'], { readonly first: number; readonly last: number; readonly bears: number }>> = {
-  tender: { first: 14, last: 10, bears: 8 },
-  half_hardy: { first: 10, last: 5, bears: 0 },
-  hardy: { first: 8, last: 3, bears: -2 },
+const NIGHTS: Readonly<Record<Crop['growing']['hardiness'], { readonly first: number; readonly last: number }>> = {
+  tender: { first: 14, last: 10 },
+  half_hardy: { first: 10, last: 5 },
+  hardy: { first: 8, last: 3 },
 };
 /** By day it stays in below this, °C; and gusts from here on tear soft leaves, km/h. Common practice, no source. */
 const LEAST_DAY_C: Readonly<Record<Crop['growing']['hardiness'], number>> = { tender: 13, half_hardy: 9, hardy: 6 };
@@ -30,8 +30,6 @@ export function nightBorne({ growing }: Pick<Crop, 'growing'>, days: number | nu
   const { first, last } = NIGHTS[growing.hardiness];
   return days === null ? first : first + (last - first) * Math.min(Math.max(days, 0) / HARDENING_DAYS, 1);
 }
-/** What a hardened plant of the kind bears at the least, °C, in words only: below it leaves are lost. */
-export const bearsHardened = ({ growing }: Pick<Crop, 'growing'>): number => NIGHTS[growing.hardiness].bears;
 
 /** One day of a week's plan. */
 export interface HardeningDay {
@@ -77,7 +75,12 @@ export function weatherOf(spans: readonly WeatherSpan[], fromMs: number, toMs: n
 export function hardeningWeek(
   crop: Pick<Crop, 'growing'>,
   spans: readonly WeatherSpan[],
-  { doneDays, midnightMs, sheltered }: { readonly doneDays: number; readonly midnightMs: number; readonly sheltered: boolean },
+  {
+    doneDays,
+    midnightMs,
+    sheltered,
+    usedDays = 0,
+  }: { readonly doneDays: number; readonly midnightMs: number; readonly sheltered: boolean; readonly usedDays?: number },
 ): HardeningDay[] {
   let nth = doneDays;
   return Array.from({ length: 7 }, (_, index): HardeningDay => {

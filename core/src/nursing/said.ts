@@ -1,4 +1,4 @@
-import { SEEDLING_STAGES, stageRank, type SeedlingStage } from './stages.js';
+import { stageRank, type SeedlingStage } from './stages.js';
 import type { StageMark } from './tray.js';
 
 /**
@@ -11,9 +11,6 @@ export function goesBackwards(marks: readonly StageMark[], stage: SeedlingStage,
   const before = marks.filter((mark) => mark.atMs <= atMs && stageRank(mark.stage) >= rank && mark.stage !== 'moved').at(-1) ?? null;
   return before ?? marks.find((mark) => mark.atMs > atMs && stageRank(mark.stage) <= rank) ?? null;
 }
-
-/** The stages that may still come after one. */
-export const stagesAfter = (stage: SeedlingStage): readonly SeedlingStage[] => SEEDLING_STAGES.slice(stageRank(stage) + 1);
 
 /** Marks that count after potting on: roots at the base of the old pot say nothing of the new one. */
 export const afterPotting = (marks: readonly StageMark[], pottedMs: number | null): StageMark[] =>

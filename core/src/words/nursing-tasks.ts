@@ -150,7 +150,7 @@ export function trayTaskInWords(
 
 /** One round for several trays: "Feed the tomatillo cups, the okra cups and 3 more". */
 export function roundInWords(
-  kind: 'water' | 'feed' | 'carry_in',
+  kind: 'uncover' | 'water' | 'feed' | 'carry_in',
   trays: readonly SpokenTray[],
   tasks: readonly SpokenTask[],
   schools: NursingSchools,
@@ -166,6 +166,13 @@ export function roundInWords(
       ...first,
       lead: first.lead.replace(theTray(trays[0] as SpokenTray), shown),
       text: `${all}Tonight is colder than they bear by now.`,
+    };
+  if (kind === 'uncover')
+    return {
+      ...first,
+      lead: `Lid off ${shown}`,
+      text: `${all}Most of each are up; still air under a lid breeds mould. Keep the top damp for the late ones.`,
+      act: 'Lids are off',
     };
   return kind === 'feed'
     ? { ...first, lead: `Feed ${shown}`, text: `${all}${first.text}` }

@@ -151,6 +151,30 @@ describe('the nursery', () => {
     expect((await boards()).tasks.map(({ kind }) => kind)).toContain('pot_up');
   });
 
+  it('takes the weather that is told, the last word of a day alone, and takes it back', async () => {
+    const day = (nth: number, minC: number) => ({
+      begins: `2026-04-${11 + nth}T00:00`,
+      ends: `2026-04-${12 + nth}T00:00`,
+      minC,
+      maxC: minC + 8,
+    });
+    const first = uuid();
+    await post('weather', { id: first, spans: [day(0, 4), day(1, 5)] });
+    const second = uuid();
+    const told = await post<Nursery>('weather', { id: second, spans: [{ ...day(1, -2), windKmh: 50 }] });
+    expect(told.weather.slice(0, 3).map(({ minC, windKmh }) => [minC, windKmh])).toEqual([
+      [4, null],
+      [-2, 50],
+      [null, null],
+    ]);
+    const back = await post<Nursery>('weather/undos', { recordId: second });
+    expect(back.weather[1]?.minC).toBe(5);
+    await post('weather/undos', { recordId: second }, 404);
+    const { detail } = await post<{ detail: string }>('weather', { spans: [{ ...day(0, 9), maxC: 2 }] }, 422);
+    expect(detail).toContain('maxC must not lie below the lowest');
+    await post('weather', { spans: [{ ...day(0, 9), begins: '2026-06-11T00:00', ends: '2026-06-12T00:00' }] }, 422);
+  });
+
   it('tells the light of a place by latitude and window, and the lamp’s hours after dusk', async () => {
     const labels = await moved(3);
     const [tray] = (await boards()).places.flatMap(({ trays }) => trays);

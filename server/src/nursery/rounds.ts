@@ -4,7 +4,7 @@ import type { Words } from '@fresh-tuck/core/units';
 import { roundInWords, taskWhen, type SpokenTask, type SpokenTray } from '@fresh-tuck/core/words';
 
 /** What is done in one round for all that want it. */
-const ROUNDS = ['water', 'feed', 'carry_in'] as const;
+const ROUNDS = ['uncover', 'water', 'feed', 'carry_in'] as const;
 type Round = (typeof ROUNDS)[number];
 const isRound = (kind: string): kind is Round => (ROUNDS as readonly string[]).includes(kind);
 

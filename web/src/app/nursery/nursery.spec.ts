@@ -170,6 +170,13 @@ describe('a tray close up', () => {
     });
   });
 
+  it('works out the dose of a weak feed from its label', async () => {
+    const fed = tray([plant(1)], { tasks: [task('feed', { done: { kind: 'feed', strength: 0.25 }, lead: 'Feed the leek cup' })] });
+    const screen = await show(TrayScreen, { 'GET nursery': nursery([fed]) }, { trayId: 't1', batchId: 'b1' });
+    // 5 ml a litre at a quarter, in two litres.
+    expect(screen.text).toContain('2.5 ml of feed in 2.00 l of water');
+  });
+
   it('writes down what a finger felt', async () => {
     const screen = await open();
     await screen.click('stands in water');

@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { NurseryTask } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
 import { PlantDrawing } from '../kit/plant';
+import { PlantSheet } from '../kit/plant-sheet';
 import { When } from '../kit/when';
 import { NurseryService } from './nursery.service';
 import { OutAndGone } from './out-and-gone';
@@ -15,7 +16,7 @@ const HOUR_MS = 3_600_000;
 /** Trays, sills and racks with what stands in them, and what is to be done today. */
 @Component({
   selector: 'ft-nursery',
-  imports: [MatButton, OutAndGone, PlaceBoard, PlantDrawing, RouterLink, WeatherForm, When],
+  imports: [MatButton, OutAndGone, PlaceBoard, PlantDrawing, PlantSheet, RouterLink, WeatherForm, When],
   providers: [NurseryService],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',
@@ -25,6 +26,8 @@ export class NurseryScreen {
   protected readonly service = inject(NurseryService);
   protected readonly about = inject(AboutService);
   protected readonly all = this.service.all;
+  /** Whether the weather is being told: twenty fields are made only then. */
+  protected readonly telling = signal(false);
   protected readonly today = computed(() => this.all()?.tasks.filter(({ today }) => today) ?? []);
   protected readonly later = computed(() => this.all()?.tasks.filter(({ today }) => !today) ?? []);
   /** Labels that something of today is about. */

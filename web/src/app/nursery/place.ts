@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { NurseryPlace, Plant, Tray } from '@fresh-tuck/contract';
 import { nextStage, type SeedlingStage } from '@fresh-tuck/core/nursing';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
-import { PlantDrawing } from '../kit/plant';
+import { plantOnSheet } from '../kit/plant-sheet';
 import { CellTray } from './cell-tray';
 import { LightStrip } from './light-strip';
 
@@ -25,7 +25,7 @@ export function touchSays({ stage }: Plant, { finalPot }: Pick<Tray, 'finalPot'>
 /** A place of the nursery: its window or lamp, the wooden edge, and on it what stands there. */
 @Component({
   selector: 'ft-nursery-place',
-  imports: [CellTray, LightStrip, PlantDrawing, RouterLink],
+  imports: [CellTray, LightStrip, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './place.html',
   styleUrl: './place.scss',
@@ -48,6 +48,8 @@ export class PlaceBoard {
   );
   protected readonly daylit = computed(() => this.place().setup?.daylit ?? null);
   protected readonly lamp = computed(() => this.place().setup?.lamp ?? null);
+
+  protected readonly drawing = plantOnSheet;
 
   protected aria(plant: Plant, tray: Tray): string {
     const next = touchSays(plant, tray);

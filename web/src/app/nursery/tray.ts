@@ -13,6 +13,7 @@ import { When } from '../kit/when';
 import { Word } from '../kit/word';
 import { PrintLabel } from '../print/print-label';
 import { CellMark } from './cell-mark';
+import { FeedCard } from './feed-card';
 import { Hardening } from './hardening';
 import { NurseryService } from './nursery.service';
 import { PotOn } from './pot-on';
@@ -28,6 +29,7 @@ const OFFERED = 2;
   imports: [
     CellMark,
     Choices,
+    FeedCard,
     Hardening,
     MatButton,
     MatFormFieldModule,
