@@ -6,7 +6,9 @@ checkNode();
 await install();
 await build();
 const asked = process.argv.slice(2);
-const names = ['forecast', 'household', 'warmth', 'nursery', 'paper', 'browser'].filter((name) => asked.length === 0 || asked.includes(name));
+const names = ['forecast', 'household', 'warmth', 'nursery', 'paper', 'browser'].filter(
+  (name) => asked.length === 0 || asked.includes(name),
+);
 const folder = join(root, 'dist', 'bench');
 await bundle(Object.fromEntries(names.map((name) => [name, join(root, 'bench', `${name}.ts`)])), folder);
 for (const name of names) {
