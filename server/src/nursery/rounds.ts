@@ -47,8 +47,10 @@ export function shownTasks(all: readonly OwnTask[], schools: NursingSchools, now
   all.forEach((own, index) => {
     const { task, spoken } = own;
     const when = dueToday(task, nowMs) ? 'today' : taskWhen(task.dueMs, nowMs, words);
+    // What is written down of a round holds for all of it: another strength is another round.
+    const strength = task.kind === 'feed' ? task.strength : '';
     const key = isRound(task.kind)
-      ? `${task.kind} ${spoken.destination === 'slot' || spoken.destination === 'glass'} ${when}`
+      ? `${task.kind} ${strength} ${spoken.destination === 'slot' || spoken.destination === 'glass'} ${when}`
       : String(index);
     groups.set(key, [...(groups.get(key) ?? []), own]);
   });
