@@ -38,8 +38,9 @@ const LIKE: Readonly<Record<Destination, MethodId>> = {
   bed: 'bed',
 };
 
-/** How it is covered where nobody has said anything since the move. */
-export const coverAtFirst = (destination: Destination): Cover => (NEVER_COVERED.includes(destination) ? 'off' : 'on');
+/** How it is covered where nobody has said anything since the move; what was potted on has its leaves, and stands in the air. */
+export const coverAtFirst = (destination: Destination, pottedOn = false): Cover =>
+  NEVER_COVERED.includes(destination) || (pottedOn && !ALWAYS_COVERED.includes(destination)) ? 'off' : 'on';
 
 /** How seedlings stand, by how many. */
 export interface Counts {

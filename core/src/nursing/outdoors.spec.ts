@@ -4,7 +4,19 @@ import { CROPS } from '../crops/index.js';
 import { pooledFates, survivalFor } from '../moving/index.js';
 import { randomFrom } from '../testing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { carryIn, hardeningWeek, nightBorne, NURSERY_TROUBLES, weatherFrom, type WeatherSpan } from './index.js';
+import {
+  carryIn,
+  hardeningWeek,
+  nightBorne,
+  NURSERY_TROUBLES,
+  weatherFrom,
+  type WeatherSpan,
+  outdoorTasks,
+  standsOut,
+  weekOf,
+  type Outdoors,
+  type TrayFacts,
+} from './index.js';
 
 const MIDNIGHT = Date.parse('2026-04-11T00:00:00Z');
 const crop = (id: string) => CROPS.find((one) => one.id === id) ?? fail(id);
@@ -64,6 +76,46 @@ describe('hardening', () => {
           .withContext(own.id)
           .toBeGreaterThan(Number(row['killed_C_high']) + 1);
     }
+  });
+
+  it('is carried in and out by the evening and the morning, and begun when size and frost let it', () => {
+    const up = { stage: 'up' as const, atMs: MIDNIGHT - 40 * DAY_MS };
+    const leaves = { stage: 'true_leaves' as const, atMs: MIDNIGHT - 20 * DAY_MS };
+    const hardening = { stage: 'hardening' as const, atMs: MIDNIGHT - DAY_MS };
+    const tray = (marks: TrayFacts['plants'][number]['marks'], more: Partial<TrayFacts> = {}): TrayFacts => ({
+      ...{ crop: crop('tomato'), destination: 'pot', movedMs: MIDNIGHT - 45 * DAY_MS, seenMs: [], finalPot: false, pottedMs: null },
+      plants: [{ number: 1, proved: true, movedMs: MIDNIGHT - 45 * DAY_MS, marks, goneMs: null }],
+      stays: [{ fromMs: MIDNIGHT - 45 * DAY_MS, readings: [], guess: { minC: 17, maxC: 22 } }],
+      survival: { mean: 0.95, weight: 12 },
+      ...more,
+    });
+    const out = (more: Partial<Outdoors> = {}): Outdoors => ({
+      ...{ daylit: 'window', carried: null, spans: mild, midnightMs: MIDNIGHT, sizeMs: null, outMs: null },
+      ...more,
+    });
+    const eight = MIDNIGHT + 8 * HOUR_MS;
+    const kinds = (facts: TrayFacts, where: Outdoors) =>
+      outdoorTasks(facts, where, eight).map(({ kind, dueMs }) => [kind, (dueMs - MIDNIGHT) / HOUR_MS]);
+    // Hardened on a sill: out at nine today; carried in this morning, out at nine tomorrow.
+    expect(kinds(tray([up, leaves, hardening]), out())).toEqual([['carry_out', 9]]);
+    expect(kinds(tray([up, leaves, hardening]), out({ carried: { out: false, atMs: MIDNIGHT + HOUR_MS } }))).toEqual([['carry_out', 33]]);
+    expect(kinds(tray([up, leaves, hardening]), out({ spans: [] }))).toEqual([]);
+    // Out, and the night is cold: in by five. Of no weather nobody says anything.
+    const cold = [day(0, 2, 14), day(1, 2, 14)];
+    expect(kinds(tray([up, leaves, hardening]), out({ carried: { out: true, atMs: MIDNIGHT }, spans: cold }))).toEqual([['carry_in', 17]]);
+    // What belongs on the porch was carried in for the night only.
+    const porch = out({ daylit: 'roof', carried: { out: false, atMs: MIDNIGHT - 7 * HOUR_MS }, spans: cold });
+    expect(standsOut(porch)).toBeTrue();
+    expect(standsOut({ ...porch, carried: { out: false, atMs: MIDNIGHT + HOUR_MS } })).toBeFalse();
+    expect(kinds(tray([up, leaves]), porch)).toEqual([['carry_in', 17]]);
+    // Hardening begins eight days before it is both big enough and let out by the frost; never for what stays where it is.
+    const soon = { sizeMs: MIDNIGHT + 20 * DAY_MS, outMs: MIDNIGHT + 30 * DAY_MS };
+    expect(kinds(tray([up, leaves]), out(soon))).toEqual([['harden', 22 * 24]]);
+    expect(kinds(tray([up, leaves], { destination: 'slot' }), out(soon))).toEqual([]);
+    expect(kinds(tray([up]), out(soon))).toEqual([]);
+    // A porch has hardened some of the way already.
+    const [first] = weekOf(tray([up, leaves, hardening]), out({ daylit: 'roof' }));
+    expect([first?.nth, first?.kept]).toEqual([3, null]);
   });
 
   it('reads weather of any station’s layout, by day or by hour, and says what it cannot read', () => {

@@ -31,10 +31,11 @@ const goesOut = (destination: Destination): boolean => !STAYS.includes(destinati
 /** Later in the day nobody carries out what comes in at dusk. */
 const TOO_LATE_HOUR = 14;
 
-/** Whether it stands out now. */
-export function standsOut({ daylit, carried }: Pick<Outdoors, 'daylit' | 'carried'>): boolean {
-  if (carried) return carried.out;
-  return daylit === 'roof' || daylit === 'open';
+/** Whether it stands out now: what was carried in from its place out of doors was so for the night. */
+export function standsOut({ daylit, carried, midnightMs }: Pick<Outdoors, 'daylit' | 'carried' | 'midnightMs'>): boolean {
+  const belongs = daylit === 'roof' || daylit === 'open';
+  if (!carried) return belongs;
+  return carried.out || (belongs && carried.atMs < midnightMs);
 }
 
 /** Days of hardening that standing under a roof is worth: it hardens some of the way by itself. */

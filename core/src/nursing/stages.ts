@@ -1,3 +1,5 @@
+import type { Crop } from '../crops/index.js';
+
 /** A seedling's stages after the move, in order. `roots_out` is ready to be potted up; from `planted_out` on it stands for good. */
 export const SEEDLING_STAGES = [
   'moved',
@@ -26,3 +28,8 @@ export const PAST_DANGER: readonly SeedlingStage[] = SEEDLING_STAGES.filter((sta
 
 /** What one touch says of a seedling: the stage that comes next in the nursery; null where nothing does. */
 export const nextStage = (stage: SeedlingStage): SeedlingStage | null => SEEDLING_STAGES[stageRank(stage) + 1] ?? null;
+
+/** Kin whose seedlings are a loop and then blades: onions, asparagus, grasses, palms. */
+const BLADES: readonly string[] = ['Amaryllidaceae', 'Asparagaceae', 'Poaceae', 'Arecaceae'];
+/** Whether a crop's seedling comes as a blade, without two seed leaves. */
+export const comesAsBlade = ({ family }: Pick<Crop, 'family'>): boolean => BLADES.includes(family);

@@ -36,7 +36,7 @@ export function nurseryView(reader: Reader) {
     const nursed = NURSED.flatMap((stage) => groups.get(stage) ?? []);
     const held = new Set(nursed);
     const standing = trays.with(nursed).filter(({ plants }) => plants.some(({ number }) => held.has(number)));
-    const cares = care.of(new Map(standing.map(({ id, destination }) => [id, destination])), nowMs);
+    const cares = care.of(standing, nowMs);
     const own = new Set(standing.map(({ id }) => id));
     const lessons = new Map(
       [...new Set(standing.map(({ cropId }) => cropId))].map((cropId) => [cropId, lessonsFor(cropId, own, nowMs, offset)]),

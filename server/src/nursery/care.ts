@@ -35,6 +35,13 @@ export interface TrayCare {
   readonly carried: { readonly out: boolean; readonly atMs: number } | null;
 }
 
+/** A tray as far as its lid goes. */
+interface Covered {
+  readonly id: string;
+  readonly destination: Destination;
+  readonly pottedMs: number | null;
+}
+
 /** How far back what was done still bears on today, ms. */
 const BEARS_MS = 60 * 86_400_000;
 
@@ -63,13 +70,13 @@ export function careStore(db: Database) {
     'INSERT INTO spot_light (id, spot_id, from_ms, light, recorded_ms) VALUES (@id, @spotId, @fromMs, @light, @nowMs)',
   );
 
-  function careOf(rows: readonly CareRow[], destination: Destination): TrayCare {
+  function careOf(rows: readonly CareRow[], { destination, pottedMs }: Covered): TrayCare {
     const told = rows.map((row) => ({ row, told: JSON.parse(row.told) as Record<string, unknown> }));
     const last = (kind: CareRow['kind']) => told.findLast(({ row }) => row.kind === kind);
     const carried = last('carried');
     return {
       places: rows.flatMap(({ kind, spot_id, at_ms }) => (kind === 'place' && spot_id ? [{ spotId: spot_id, fromMs: at_ms }] : [])),
-      cover: (last('cover')?.told['cover'] as Cover | undefined) ?? coverAtFirst(destination),
+      cover: (last('cover')?.told['cover'] as Cover | undefined) ?? coverAtFirst(destination, pottedMs !== null),
       felt: told.flatMap(({ row, told: { from, finger } }) =>
         row.kind === 'water' ? [{ atMs: row.at_ms, from: from as Watering | null, finger: (finger ?? null) as Damp | null }] : [],
       ),
@@ -80,12 +87,12 @@ export function careStore(db: Database) {
   }
 
   return {
-    /** What was done for trays, by their ids. @param of destinations by tray: they say how it is covered at first */
-    of(trays: ReadonlyMap<string, Destination>, nowMs: number): Map<string, TrayCare> {
+    /** What was done for trays, by their ids. @param trays what they stand in says how they are covered at first */
+    of(trays: readonly Covered[], nowMs: number): Map<string, TrayCare> {
       const rows = new Map<string, CareRow[]>();
-      for (const row of ofTrays(JSON.stringify([...trays.keys()]), nowMs - BEARS_MS))
+      for (const row of ofTrays(JSON.stringify(trays.map(({ id }) => id)), nowMs - BEARS_MS))
         rows.set(row.tray_id, [...(rows.get(row.tray_id) ?? []), row]);
-      return new Map([...trays].map(([id, destination]) => [id, careOf(rows.get(id) ?? [], destination)]));
+      return new Map(trays.map((tray) => [tray.id, careOf(rows.get(tray.id) ?? [], tray)]));
     },
     /** Where a tray stood at a moment; null where nobody had said. */
     spotOf: (trayId: string, atMs: number): string | null => place(trayId, atMs)?.spot_id ?? null,

@@ -112,6 +112,7 @@ describe('the nursery', () => {
     const placed = await care({ kind: 'place', spotId: home.spotId });
     expect(placed.places.map(({ spotId }) => spotId)).toEqual([home.spotId]);
     await care({ kind: 'place', spotId: uuid() }, 404);
+    await post('nursery/care', { trayIds: [uuid()], done: { kind: 'seen' } }, 422);
     await post('nursery/acts', { numbers: labels, said: { kind: 'stage', stage: 'up' } });
     expect((await boards()).tasks[0]).toEqual(jasmine.objectContaining({ kind: 'uncover', act: 'Lid is off', today: true }));
     const lifted = uuid();
@@ -147,6 +148,8 @@ describe('the nursery', () => {
       ['cup', ['moved', 'moved']],
     ]);
     expect(tasks.map(({ kind }) => kind)).not.toContain('pot_up');
+    // It has its leaves: no lid is asked off what was never under one.
+    expect(places[0]?.trays[0]?.cover).toBe('off');
     await post('nursery/acts/undos', { actId: act.id });
     expect((await boards()).tasks.map(({ kind }) => kind)).toContain('pot_up');
   });

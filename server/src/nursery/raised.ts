@@ -47,7 +47,7 @@ export function raising({ care, crops, nursery, trays, warm }: Reader) {
     /** What earlier trays of a crop taught; each is worked out once for as long as nothing is said of it. */
     lessonsFor(cropId: string, notThese: ReadonlySet<string>, nowMs: number, offset: number): Lessons {
       const past = trays.ofCrop(cropId, MOST_TAUGHT).filter(({ id }) => !notThese.has(id));
-      const cares = care.of(new Map(past.map(({ id, destination }) => [id, destination])), nowMs);
+      const cares = care.of(past, nowMs);
       const lessons: Record<string, NonNullable<Lessons[keyof Lessons]>[number][]> = {};
       for (const tray of past) {
         const done = cares.get(tray.id);

@@ -62,6 +62,7 @@ export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots
       const body = read(careRequest, request.body);
       const { zone } = household.get();
       act('care', body, (nowMs) => {
+        trays.checkKnown(body.trayIds);
         if (body.done.kind === 'place') spots.get(body.done.spotId);
         care.add(body.trayIds, body.id, body.done, momentFrom(body.at, zone, nowMs, 'at'), nowMs);
       });

@@ -1,5 +1,6 @@
 import type { Household, Tray } from '@fresh-tuck/contract';
 import {
+  comesAsBlade,
   countsOf,
   dueToday,
   halfAt,
@@ -30,9 +31,6 @@ import {
 import type { TrayCare } from './care.js';
 import { ownTasks, type OwnTask } from './rounds.js';
 import type { StandingPlant, StandingTray } from './trays.js';
-
-/** Kin whose seedlings are blades. */
-const BLADES: readonly string[] = ['Amaryllidaceae', 'Asparagaceae', 'Poaceae', 'Arecaceae'];
 
 /** What a tray is worked out from, beside itself. */
 export interface TrayAround {
@@ -67,7 +65,7 @@ export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, t
   const last = facts.stays.at(-1);
   const now = last ? placeNow(last.readings, last.guess, nowMs, offset) : { minC: 0, maxC: 0 };
   const celsius = (now.minC + now.maxC) / 2;
-  const blade = BLADES.includes(crop.family);
+  const blade = comesAsBlade(crop);
   const spoken: SpokenTray = { name: crop.name, variety, destination, plants: there.length, blade };
   const size = sizeMs(facts, lessons, nowMs, offset)?.usualMs ?? null;
   const outMs = home.frost && outNotBefore(crop, home.frost, size ?? nowMs);

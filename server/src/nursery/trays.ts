@@ -3,7 +3,8 @@ import type { Destination } from '@fresh-tuck/core/moving';
 import { afterPotting, reached, type SeedlingStage, type TrayPlant } from '@fresh-tuck/core/nursing';
 import type { Database } from '../db/database.js';
 import { bedOf, happened, wentTo } from '../db/standing.js';
-import { all } from '../db/statements.js';
+import { all, value } from '../db/statements.js';
+import { Problem } from '../http/problem.js';
 import { MOVED, said, STAGE_AT_FIRST } from './standing.js';
 
 interface Row {
@@ -138,7 +139,18 @@ export function trayStore(db: Database) {
     return [...trays.values()].sort((a, b) => (a.plants[0]?.number ?? 0) - (b.plants[0]?.number ?? 0));
   }
 
+  const known = value<number, [string, string, string]>(
+    db,
+    `SELECT EXISTS (SELECT 1 FROM batch WHERE id = ?) OR EXISTS (SELECT 1 FROM seedling_event WHERE act_id = ? AND kind = 'potted')
+      OR EXISTS (SELECT 1 FROM seedling_event WHERE kind = 'together' AND json_extract(told, '$.trayId') = ?)`,
+  );
+
   return {
+    /** @throws Problem for an id under which nothing ever stood */
+    checkKnown(trayIds: readonly string[]): void {
+      const odd = trayIds.find((id) => known(id, id, id) !== 1);
+      if (odd !== undefined) throw Problem.field('trayIds', `trayIds must be trays that stand in the nursery; "${odd}" is none`);
+    },
     /** The trays that hold any of these labels, with all that was moved along. */
     with: (numbers: readonly number[]): StandingTray[] => traysFrom(rows(JSON.stringify(numbers))),
     /** Trays of a crop, of its latest moves. */

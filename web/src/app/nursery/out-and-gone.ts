@@ -8,7 +8,6 @@ import type { NurseryGroup } from '@fresh-tuck/contract/choices';
 import { nextStage } from '@fresh-tuck/core/nursing';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { Notice } from '../data/household/notice.service';
-import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { NurseryApi } from './nursery.api';
 import { NurseryService } from './nursery.service';
@@ -118,9 +117,6 @@ export class OutAndGone {
       this.service.all();
       if (this.open()) untracked(() => GROUPS.forEach((group) => this.fetch(group, 0)));
     });
-    inject(Changes)
-      .changed$.pipe(takeUntilDestroyed())
-      .subscribe(() => this.open() && GROUPS.forEach((group) => this.fetch(group, 0)));
   }
 
   protected next({ stage, gone }: Seedling) {

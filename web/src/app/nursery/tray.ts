@@ -94,14 +94,10 @@ export class TrayScreen {
   /** What is lost is named: never a whole tray in one touch. */
   protected readonly named = computed(() => this.picked().size > 0 || this.tray()?.plants.length === 1);
   protected readonly who = computed(() => {
-    const count = this.targets().length;
-    return count === this.tray()?.plants.length
-      ? count === 1
-        ? 'it'
-        : `all ${count}`
-      : count === 1
-        ? `${this.targets()[0]?.number}`
-        : `these ${count}`;
+    const [one, ...more] = this.targets();
+    const count = more.length + 1;
+    if (count < (this.tray()?.plants.length ?? 0)) return more.length === 0 ? `${one?.number}` : `these ${count}`;
+    return more.length === 0 ? 'it' : `all ${count}`;
   });
   protected readonly labels = computed(() => this.targets().map(({ number }) => ({ kind: 'seedling' as const, id: String(number) })));
 
