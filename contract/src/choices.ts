@@ -11,7 +11,7 @@ export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 /** Where a soil's temperature comes from: read in it, or the air's mean of the last days. */
 export const SOIL_SOURCES = ['soil', 'air'] as const;
 /** What may be said of a seedling. */
-export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'composted', 'potted', 'together', 'graded', 'role', 'trait', 'undo'] as const;
+export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'composted', 'potted', 'together', 'slotted', 'graded', 'role', 'trait', 'undo'] as const;
 /** What may become of a seedling that stands no longer. */
 export const PARTINGS = ['lost', 'given', 'composted'] as const;
 export type Parting = (typeof PARTINGS)[number];
@@ -19,7 +19,7 @@ export type Parting = (typeof PARTINGS)[number];
 export const ROLES = ['main', 'spare', 'pollen'] as const;
 export type Role = (typeof ROLES)[number];
 /** What is done for seedlings that stand together. */
-export const CARES = ['place', 'cover', 'water', 'feed', 'seen', 'carried'] as const;
+export const CARES = ['place', 'cover', 'water', 'feed', 'seen', 'carried', 'air', 'support', 'net'] as const;
 export type Care = (typeof CARES)[number];
 export { COVERS, WATERINGS } from '@fresh-tuck/core/nursing';
 /** Kinds of line in a batch's journal. */

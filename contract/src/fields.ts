@@ -42,4 +42,6 @@ export const clockTime = z
   .string({ error: 'a looking time must be a time of day like 07:00' })
   .regex(CLOCK, { error: 'a looking time must be a time of day like 07:00' });
 
+/** Plants that anybody sets to a pot. */
+export const MOST_PER_POT = 12;
 export const SEED_LIMIT = 400;

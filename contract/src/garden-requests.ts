@@ -1,6 +1,11 @@
 import * as z from 'zod';
 import { celsius, id, number, text, whole } from './fields.js';
 
+/** Slots of the largest rack. */
+export const MOST_SLOTS = 400;
+/** Days of soil that a file may bring at once. */
+export const MOST_SOIL_DAYS = 1000;
+
 export const bedRequest = z.strictObject({
   id,
   name: text(60, 'name'),
@@ -11,7 +16,7 @@ export const bedRequest = z.strictObject({
 /** A bed renamed, measured anew, or given its age. */
 export const bedChange = bedRequest.extend({ version: whole(0, 1_000_000_000, 'version') });
 /** A soilless system, by its slots. */
-export const rackRequest = z.strictObject({ id, name: text(60, 'name'), slots: whole(1, 400, 'slots') });
+export const rackRequest = z.strictObject({ id, name: text(60, 'name'), slots: whole(1, MOST_SLOTS, 'slots') });
 export const rackChange = rackRequest.extend({ version: whole(0, 1_000_000_000, 'version') });
 export const soilRequest = z.strictObject({
   id,
@@ -19,6 +24,15 @@ export const soilRequest = z.strictObject({
   celsius: celsius('celsius'),
   source: z.enum(['soil', 'air'], { error: 'source must be soil or air' }),
 });
+/** A thermometer's record of the soil, a mean a day. */
+export const soilImport = z.strictObject({
+  id,
+  days: z
+    .array(z.strictObject({ day: z.iso.date({ error: 'days.day must be a date like 2026-04-11' }), celsius: celsius('days.celsius') }))
+    .min(1, { error: 'days must hold at least one day' })
+    .max(MOST_SOIL_DAYS, { error: `days must hold at most ${MOST_SOIL_DAYS} days at once` }),
+});
+export type SoilImport = z.infer<typeof soilImport>;
 export type BedChange = z.infer<typeof bedChange>;
 export type RackChange = z.infer<typeof rackChange>;
 export type BedRequest = z.infer<typeof bedRequest>;

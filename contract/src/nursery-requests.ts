@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { COVERS, DAYLIT, FACINGS, GLAZINGS, LAMP_KINDS, MOST_LATITUDE, WATERINGS } from '@fresh-tuck/core/nursing';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
-import { DAMPS, ROLES, SEEDLING_STAGES } from './choices.js';
+import { CARES, DAMPS, ROLES, SEEDLING_STAGES } from './choices.js';
+import { MOST_SLOTS } from './garden-requests.js';
 import { celsius, id, localMoment, number, text, whole } from './fields.js';
 
 const oneOf = <const T extends readonly [string, ...string[]]>(all: T, what: string) =>
@@ -18,7 +19,17 @@ export const MOST_AT_ONCE = 400;
 export const seedlingWord = z.discriminatedUnion(
   'kind',
   [
-    z.strictObject({ kind: z.literal('stage'), stage: oneOf(SEEDLING_STAGES, 'stage') }),
+    z
+      .strictObject({
+        kind: z.literal('stage'),
+        stage: oneOf(SEEDLING_STAGES, 'stage'),
+        /** Which bed it was planted out in; null where nobody says. */
+        bedId: id.nullable().default(null),
+      })
+      .refine(({ stage, bedId }) => bedId === null || stage === 'planted_out', {
+        error: 'bedId must be left out but where the stage is planted_out',
+        path: ['bedId'],
+      }),
     z.strictObject({ kind: z.literal('lost'), why: why.pipe(z.string({ error: 'why must say how it was lost' })) }),
     /** Given away; to whom, if one likes. */
     z.strictObject({ kind: z.literal('given'), to: text(60, 'to').nullable().default(null) }),
@@ -32,11 +43,21 @@ export const seedlingWord = z.discriminatedUnion(
     }),
     /** Stand together from now on, under an id of their own. */
     z.strictObject({ kind: z.literal('together'), trayId: id }),
+    /** Each in a slot of its own in a rack, in the order of the labels. */
+    z.strictObject({
+      kind: z.literal('slotted'),
+      rackId: id,
+      slots: z
+        .array(whole(1, MOST_SLOTS, 'slots'))
+        .min(1, { error: 'slots must name a slot for each label' })
+        .max(MOST_SLOTS, { error: `slots must name at most ${MOST_SLOTS} slots` })
+        .refine((all) => new Set(all).size === all.length, { error: 'slots must name each slot once' }),
+    }),
     z.strictObject({ kind: z.literal('graded'), grade: whole(1, 5, 'grade').nullable() }),
     z.strictObject({ kind: z.literal('role'), role: oneOf(ROLES, 'role').nullable() }),
     z.strictObject({ kind: z.literal('trait'), trait: text(200, 'trait') }),
   ],
-  { error: 'said.kind must be stage, lost, given, composted, potted, together, graded, role or trait' },
+  { error: 'said.kind must be stage, lost, given, composted, potted, together, slotted, graded, role or trait' },
 );
 export const nurseryActRequest = z.strictObject({
   id,
@@ -48,6 +69,8 @@ export const nurseryActRequest = z.strictObject({
   said: seedlingWord,
   at,
 });
+/** Seedlings that came up where they were sown and stay there: each gets its label. */
+export const stayRequest = z.strictObject({ id, batchId: id, at });
 /** What is said of one seedling. */
 export const seedlingRequest = z.strictObject({ id, said: seedlingWord, at });
 /** An act on seedlings taken back whole. */
@@ -69,8 +92,13 @@ export const careWord = z.discriminatedUnion(
     /** All of it looked at, and nothing new. */
     z.strictObject({ kind: z.literal('seen') }),
     z.strictObject({ kind: z.literal('carried'), out: z.boolean({ error: 'out must say whether it was carried out or in' }) }),
+    /** Its case or cover opened for a while. */
+    z.strictObject({ kind: z.literal('air') }),
+    /** What it climbs or leans on is in, or its net is over it. */
+    z.strictObject({ kind: z.literal('support') }),
+    z.strictObject({ kind: z.literal('net') }),
   ],
-  { error: 'done.kind must be place, cover, water, feed, seen or carried' },
+  { error: `done.kind must be one of ${CARES.join(', ')}` },
 );
 export const careRequest = z.strictObject({
   id,
@@ -146,6 +174,7 @@ export type SeedlingWord = z.input<typeof seedlingWord>;
 export type SeedlingRequest = z.input<typeof seedlingRequest>;
 export type NurseryActRequest = z.input<typeof nurseryActRequest>;
 export type NurseryUndoRequest = z.input<typeof nurseryUndoRequest>;
+export type StayRequest = z.input<typeof stayRequest>;
 export type CareWord = z.input<typeof careWord>;
 export type CareRequest = z.input<typeof careRequest>;
 export type PlaceLight = z.output<typeof placeLight>;

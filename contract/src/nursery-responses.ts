@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
 import { COVERS, NURSERY_GROUPS, PARTINGS, ROLES, SEEDLING_EVENTS, SEEDLING_STAGES } from './choices.js';
-import { careWord, placeLight } from './nursery-requests.js';
+import { careWord, placeLight, seedlingWord } from './nursery-requests.js';
 
 const parting = z.object({ kind: z.enum(PARTINGS), why: z.string().nullable(), atMs: z.number() });
 
@@ -47,6 +47,10 @@ export const plant = z.object({
   proved: z.boolean(),
   role: z.enum(ROLES).nullable(),
   grade: z.number().nullable(),
+  /** The first label of its pot where it shares one; null where it stands alone. */
+  pot: z.number().nullable(),
+  /** Its slot in a rack; null where it is in none, or nobody said. */
+  slot: z.number().nullable(),
   /** Late for its next stage: the chance that it still comes, had somebody looked now; null where it is not. */
   late: z.number().nullable(),
 });
@@ -57,6 +61,9 @@ export const nurseryTask = z.object({
   /** Whose it is: of a tray, of several in one round, or of none but a place. */
   trayIds: z.array(z.string()),
   spotId: z.string().nullable(),
+  /** The bed, or the batch, where it is about one. */
+  bedId: z.string().nullable(),
+  batchId: z.string().nullable(),
   dueMs: z.number(),
   /** Of today's work. */
   today: z.boolean(),
@@ -68,6 +75,8 @@ export const nurseryTask = z.object({
   act: z.string().nullable(),
   /** What that writes down for its tray; null where it takes more than a touch. */
   done: careWord.nullable(),
+  /** What it says of the labels that it is about. */
+  says: seedlingWord.nullable(),
   /** What a finger may say instead: damp still. */
   instead: careWord.nullable(),
   /** The labels that it is about; empty where it is about all. */
@@ -93,6 +102,8 @@ export const tray = z.object({
   id: z.string(),
   batchId: z.string(),
   batchNumber: z.number(),
+  /** Where it stands; null where nobody has said. */
+  spotId: z.string().nullable(),
   cropId: z.string(),
   name: z.string(),
   variety: z.string(),
@@ -133,6 +144,22 @@ export const dayLight = z.object({
   enough: z.boolean(),
 });
 
+/** Plants of one crop that went into a bed together, drawn to scale. */
+export const plantingLaid = z.object({
+  cropId: z.string(),
+  name: z.string(),
+  plants: z.number(),
+  /** "4 rows of 3, 30 cm apart; 20 cm in the row": how it is measured out. */
+  text: z.string(),
+  spots: z.array(z.object({ alongCm: z.number(), acrossCm: z.number() })),
+  /** Plants that did not fit at their spacing. */
+  over: z.number(),
+});
+/** A bed with what grows in it. */
+export const nurseryBed = z.object({ id: z.string(), widthM: z.number(), lengthM: z.number(), plantings: z.array(plantingLaid) });
+/** A rack, its slots in order; who is in one, or nobody. */
+export const nurseryRack = z.object({ id: z.string(), slots: z.array(z.object({ slot: z.number(), number: z.number().nullable() })) });
+
 /** A place with what stands there. */
 export const nurseryPlace = z.object({
   /** Null where nobody has said where they stand. */
@@ -143,6 +170,10 @@ export const nurseryPlace = z.object({
   setup: placeLight.nullable(),
   light: dayLight.nullable(),
   trays: z.array(tray),
+  /** A bed with what grows in it; null for any other place. */
+  bed: nurseryBed.nullable(),
+  /** A rack with who is in which slot; null for any other place. */
+  rack: nurseryRack.nullable(),
 });
 
 /** The Nursery: what stands where, and what is to be done. */
@@ -157,6 +188,9 @@ export const nursery = z.object({
   places: z.array(nurseryPlace),
   /** Spots that a tray can be carried to. */
   spots: z.array(z.object({ id: z.string(), name: z.string() })),
+  /** Beds that it can be planted out in, and racks with their free slots. */
+  beds: z.array(z.object({ id: z.string(), name: z.string() })),
+  racks: z.array(z.object({ id: z.string(), name: z.string(), free: z.array(z.number()) })),
   /** Days ahead with the weather that was told of them. */
   weather: z.array(z.object({ day: z.string(), minC: z.number().nullable(), maxC: z.number().nullable(), windKmh: z.number().nullable() })),
   /** Whether the household has said how far north it lies. */

@@ -14,7 +14,7 @@ import {
   WETNESSES,
   type PlaceKind,
 } from './choices.js';
-import { celsius, clockTime, id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
+import { celsius, clockTime, id, localMoment, MOST_PER_POT, number, SEED_LIMIT, text, whole } from './fields.js';
 
 const placeKind = z.enum(Object.keys(PLACE_KINDS) as [PlaceKind, ...PlaceKind[]], { error: 'kind must be one of the kinds of place' });
 
@@ -196,6 +196,10 @@ export const moveRequest = z
     destination: z.enum(DESTINATIONS, { error: `destination must be one of ${DESTINATIONS.join(', ')}` }),
     /** The bed they go to, where it is a bed. */
     bedId: id.nullable().default(null),
+    /** Where they stand from then on, with all that were moved from the batch before; null where nobody says. */
+    spotId: id.nullable().default(null),
+    /** Sprouts to a pot: more than one are thinned to the stronger later. */
+    perPot: whole(1, MOST_PER_POT, 'perPot').default(1),
     /** How those that had rooted into the paper came out; snapped ones are lost and get no label. */
     rooted: z
       .strictObject({

@@ -3,7 +3,7 @@ import { LABEL_KINDS, PAGE_SIZES } from '@fresh-tuck/core/paper';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
 import { PREPARATIONS } from '@fresh-tuck/core/preparing';
 import { CLOSURES, DAMPINGS, LIGHTS, MEDIA, METHODS, TARGETS, WETNESSES } from './choices.js';
-import { id, localMoment, number, SEED_LIMIT, text, whole } from './fields.js';
+import { id, localMoment, MOST_PER_POT, number, SEED_LIMIT, text, whole } from './fields.js';
 
 const one = <T extends readonly [string, ...string[]]>(choices: T, what: string) =>
   z.enum(choices, { error: `${what} must be one of ${choices.join(', ')}` });
@@ -38,7 +38,7 @@ export const lineWords = z.strictObject({
   destination: one(DESTINATIONS, 'words.destination').optional(),
   rackId: id.optional(),
   school: z.enum(['crop', 'tip', 'short', 'finger'], { error: 'words.school must be crop, tip, short or finger' }).optional(),
-  pot: z.strictObject({ perPot: whole(1, 12, 'words.pot.perPot'), keepers: whole(1, 12, 'words.pot.keepers') }).optional(),
+  pot: z.strictObject({ perPot: whole(1, MOST_PER_POT, 'words.pot.perPot'), keepers: whole(1, MOST_PER_POT, 'words.pot.keepers') }).optional(),
   goal: z
     .strictObject({
       kind: z.enum(TARGETS, { error: 'words.goal.kind must be plant_out or ripe' }),

@@ -1,11 +1,14 @@
 /** What people call the fields of the nursery's requests: of seedlings, trays, light and weather. */
 export const NURSERY_WORDS: Readonly<Record<string, string>> = {
   actId: 'what was said of them',
+  'said.bedId': 'the bed',
   'said.destination': 'what they are potted into',
   'said.grade': 'the grade',
   'said.kind': 'what is said of them',
   'said.last': 'whether it is their last pot',
   'said.millilitres': 'the size of the pot',
+  'said.rackId': 'the rack',
+  'said.slots': 'the slots',
   'said.role': 'what it is kept as',
   'said.stage': 'the stage',
   'said.to': 'whom they were given to',

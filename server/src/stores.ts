@@ -16,6 +16,7 @@ import { seasonStore } from './nursery/seasons.js';
 import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
 import { photoStore } from './photos/store.js';
+import { slotStore } from './racks/slots.js';
 import { rackStore } from './racks/store.js';
 import { roundStore } from './rounds/store.js';
 import { sittingStore } from './sittings/store.js';
@@ -34,7 +35,9 @@ export function storesOn(db: Database) {
   const packets = packetStore(db, crops);
   const absences = absenceStore(db);
   const household = householdStore(db, absences);
-  const nursery = nurseryStore(db, crops, household);
+  const slots = slotStore(db);
+  const nursery = nurseryStore(db, crops, household, slots);
+  const weather = weatherStore(db);
   const spots = spotStore(db);
   const setups = setupStore(db);
   return {
@@ -42,7 +45,7 @@ export function storesOn(db: Database) {
     nursery,
     care: careStore(db),
     trays: trayStore(db),
-    weather: weatherStore(db),
+    weather,
     takenBack,
     spots,
     setups,
@@ -60,8 +63,8 @@ export function storesOn(db: Database) {
     household,
     sittings: sittingStore(db, packets, household.takeNumber),
     photos: photoStore(db),
-    beds: bedStore(db, crops),
-    racks: rackStore(db, nursery),
+    beds: bedStore(db, crops, weather),
+    racks: rackStore(db, nursery, slots),
     seasons: seasonStore(db),
     rounds: roundStore(db),
     said: saidStore(db),

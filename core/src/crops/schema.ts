@@ -3,6 +3,11 @@ import { DAMPINGS, MEDIA, WETNESSES } from './laid.js';
 
 const preparationStep = z.enum(['soak', 'nick', 'file', 'split', 'peel', 'chill', 'inoculate']);
 
+/** What a plant is given to hold on to. */
+export const SUPPORTS = ['twigs', 'strings', 'poles', 'trellis', 'stakes'] as const;
+/** What is kept off it by a net. */
+export const NETS = ['birds', 'insects'] as const;
+
 /**
  * The shape of one crop entry (one JSON file each beside this one). Every group
  * of figures names where it comes from and how far it can be trusted; the
@@ -117,6 +122,10 @@ export const cropSchema = z
       spacingCm: z.strictObject({ inRow: positive, rows: positive }).nullable(),
       daysToTrueLeaf: positive,
       isolationM: z.number().min(0).nullable(),
+      /** What it climbs or leans on, put in on the day it is planted: common practice, no source; left out where it stands by itself. */
+      support: z.enum(SUPPORTS).optional(),
+      /** What a net keeps off it from planting day on: common practice, no source; left out where none is usual. */
+      net: z.enum(NETS).optional(),
       ...sourced,
     }),
     methods: z.strictObject({

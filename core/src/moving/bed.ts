@@ -72,6 +72,15 @@ export const plantM2 = ({ inRow, rows }: { readonly inRow: number; readonly rows
 const roomFor = ({ widthM, lengthM, takenM2 = 0 }: BedFacts, spacing: { readonly inRow: number; readonly rows: number }): number =>
   Math.max(Math.floor((widthM * lengthM - takenM2) / plantM2(spacing) + 1e-9), 0);
 
+/** What a reading of the soil says by now: it grows old as one of a warm spot does, 1 fresh to 0. */
+const soilWeight = ({ ageDays }: SoilKnown): number => fadeWeight(fadeStep(Math.max(ageDays, 0) * DAY_MS));
+
+/** How far the soil may lie from what is known of it, one sd, °C. */
+export function soilDoubt(soil: SoilKnown): number {
+  const weight = soilWeight(soil);
+  return Math.hypot(weight * SOIL_SD[soil.source], Math.sqrt(1 - weight ** 2) * SEASON_SD);
+}
+
 /**
  * Whether a bed's soil is warm enough for a crop. Not ready means plugs, and the
  * days that they buy.
@@ -80,10 +89,8 @@ const roomFor = ({ widthM, lengthM, takenM2 = 0 }: BedFacts, spacing: { readonly
  */
 export function bedGate(crop: Crop, bed: BedFacts, soil: SoilKnown | null, year: number): BedGate {
   const { minSoilC, spacingCm, daysToTrueLeaf } = crop.growing;
-  // A reading of the soil grows old as one of a warm spot does.
-  const weight = soil === null ? 0 : fadeWeight(fadeStep(Math.max(soil.ageDays, 0) * DAY_MS));
-  const spoken = weight > 0 ? soil : null;
-  const soilSd = spoken ? Math.hypot(weight * SOIL_SD[spoken.source], Math.sqrt(1 - weight ** 2) * SEASON_SD) : 0;
+  const spoken = soil !== null && soilWeight(soil) > 0 ? soil : null;
+  const soilSd = spoken ? soilDoubt(spoken) : 0;
   const chanceWarm = spoken === null || minSoilC === null ? null : 1 - normalCdf(minSoilC, spoken.celsius, soilSd);
   const whole = spacingCm === null ? null : placesIn(bed, spacingCm);
   const legume = crop.preparation.steps.includes('inoculate');

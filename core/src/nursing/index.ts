@@ -17,3 +17,5 @@ export * from './hardening.js';
 export * from './weather-file.js';
 export * from './mix.js';
 export * from './vigour.js';
+export * from './thin.js';
+export * from './in-beds.js';

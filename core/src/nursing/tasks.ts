@@ -1,4 +1,5 @@
 import type { Damp } from '../carrier/index.js';
+import type { NETS, SUPPORTS } from '../crops/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import {
   countsOf,
@@ -13,6 +14,7 @@ import {
   type Watering,
 } from './care.js';
 import { reached, type SeedlingStage } from './stages.js';
+import type { Thinning } from './thin.js';
 import type { Awaited, TrayFacts } from './tray.js';
 
 /** What was done for a tray, as far as it bears on what is to be done. */
@@ -20,6 +22,7 @@ export interface CareFacts {
   readonly cover: Cover;
   readonly felt: readonly Felt[];
   readonly fedMs: number | null;
+  readonly airedMs: number | null;
   /** Mean temperature where it stands now, °C. */
   readonly celsius: number;
 }
@@ -42,6 +45,10 @@ export type TrayTask =
       readonly chance: number;
     }
   | { readonly kind: 'harden'; readonly dueMs: number }
+  | { readonly kind: 'thin'; readonly dueMs: number; readonly numbers: readonly number[]; readonly pots: readonly Thinning[] }
+  | { readonly kind: 'air'; readonly dueMs: number }
+  | { readonly kind: 'net'; readonly dueMs: number; readonly against: (typeof NETS)[number] }
+  | { readonly kind: 'support'; readonly dueMs: number; readonly support: (typeof SUPPORTS)[number] }
   | { readonly kind: 'feed'; readonly dueMs: number; readonly strength: number; readonly first: boolean }
   | {
       readonly kind: 'late';
@@ -52,15 +59,22 @@ export type TrayTask =
     };
 
 /** Most urgent first: what kills before what waits. */
-const URGENCY: readonly TrayTask['kind'][] = [
+const URGENCY: readonly string[] = [
   'carry_in',
   'drain',
   'uncover',
   'prop',
+  'net',
   'carry_out',
+  'soil',
   'pot_up',
   'water',
   'cover',
+  'thin',
+  'support',
+  'air',
+  'read_soil',
+  'take_in',
   'look_below',
   'late',
   'release',
@@ -69,10 +83,12 @@ const URGENCY: readonly TrayTask['kind'][] = [
 ];
 /** How far a kind of task may wait against others, 0 for what may not; what is none of a tray's comes last. */
 export function urgencyOf(kind: string): number {
-  const at = (URGENCY as readonly string[]).indexOf(kind);
+  const at = URGENCY.indexOf(kind);
   return at < 0 ? URGENCY.length : at;
 }
 
+/** What lives in a glass case is aired so often, ms. Common practice, no source. */
+const AIR_EVERY_MS = 2 * DAY_MS;
 /** Nobody digs for one that is late every day: so long after a look it is asked for again, ms. */
 const ASKED_AGAIN_MS = 2 * DAY_MS;
 /** Gardeners water in the morning: what wants water before the next is told today, ms. */
@@ -115,6 +131,8 @@ export function trayTasks(
   const thirst = thirstOf(facts.crop, { destination, movedMs: facts.pottedMs ?? facts.movedMs, ...care, leaved }, nowMs);
   if (thirst.pooling) tasks.push({ kind: 'drain', dueMs: nowMs });
   else if (destination !== 'bed') tasks.push({ kind: 'water', dueMs: Math.max(thirst.dueMs, nowMs), now: thirst.now });
+  if (destination === 'terrarium' && counts.up > 0)
+    tasks.push({ kind: 'air', dueMs: Math.max((care.airedMs ?? facts.movedMs) + AIR_EVERY_MS, nowMs) });
   const rooted = standing.filter(({ marks }) => marks.at(-1)?.stage === 'roots_out').map(({ number }) => number);
   if (rooted.length > 0 && !facts.finalPot) tasks.push({ kind: 'pot_up', dueMs: nowMs, numbers: rooted });
   for (const { step, numbers, usualMs, late } of awaited) {
@@ -154,7 +172,7 @@ export type Settled =
   | { readonly kind: 'water'; readonly from: Watering | null; readonly finger: Damp | null }
   | { readonly kind: 'feed'; readonly strength: number }
   | { readonly kind: 'carried'; readonly out: boolean }
-  | { readonly kind: 'seen' };
+  | { readonly kind: 'seen' | 'air' | 'support' | 'net' };
 
 /** What settles a task of a tray in one touch; null where it takes more than a touch. */
 export function settledBy(task: TrayTask, { watered }: Pick<NursingSchools, 'watered'>): Settled | null {
@@ -178,12 +196,20 @@ export function settledBy(task: TrayTask, { watered }: Pick<NursingSchools, 'wat
       return { kind: 'carried', out: false };
     case 'carry_out':
       return { kind: 'carried', out: true };
+    case 'air':
+    case 'support':
+    case 'net':
+      return { kind: task.kind };
+    case 'thin':
     case 'pot_up':
     case 'release':
     case 'harden':
       return null;
   }
 }
+
+/** What a task says of the labels that it is about, in one touch; null where it says nothing of them. */
+export const saidBy = (task: TrayTask): { readonly kind: 'composted' } | null => (task.kind === 'thin' ? { kind: 'composted' } : null);
 
 /** What a finger says instead of doing a task: it is damp still. Null where there is no such word. */
 export const feltInstead = (task: TrayTask): Settled | null =>

@@ -28,9 +28,11 @@ export {
   seedlingEventInWords,
   standsInWords,
   awaitedInWords,
+  type SpokenTask,
   type SpokenTray,
 } from './nursing.js';
 export * from './nursing-tasks.js';
+export * from './nursing-beds.js';
 export * from './packet.js';
 export * from './peroxide.js';
 export * from './place.js';

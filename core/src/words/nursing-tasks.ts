@@ -1,7 +1,7 @@
 import type { HardeningDay, lampGap, Ranked, NursingSchools, PlaceDay, Step, TrayTask } from '../nursing/index.js';
 import { about, capital, chanceInWords, counted, DAY_MS, HOUR_MS, listed, numberWord, uncapital, type Words } from '../units/index.js';
-import type { Tone } from './advice.js';
-import { dayOf, labels, STEP_WORDS, theTray, type SpokenTray } from './nursing.js';
+import { keptInWords } from './nursing-beds.js';
+import { dayOf, labels, STEP_WORDS, theTray, type SpokenTask, type SpokenTray } from './nursing.js';
 
 /** What a late step means and what to do: nobody is called dead that may still come. */
 function lateText(step: Step, comes: number, many: boolean, blade: boolean, celsius: string): string {
@@ -26,13 +26,13 @@ const WATER_HOW: Readonly<Record<NursingSchools['watered'], { readonly lead: str
   above: { lead: 'from above', text: 'Gently on the mix, not the leaves, until some runs out below; then empty the saucer.' },
 };
 
-/** A task as it is told: what leads, what stands under it, and what its button says. */
-export interface SpokenTask {
-  readonly lead: string;
-  readonly text: string;
-  readonly act: string | null;
-  readonly tone: Tone;
-}
+/** How what has filled its first home is moved on. Common practice, no source. */
+const POT_UP =
+  'Roots are out at the base. Water first, hold it by a seed leaf, as deep as it stood; then out of the sun for a day.';
+const POT_UP_HOW: Readonly<Partial<Record<SpokenTray['destination'], string>>> = {
+  pellet:
+    'Roots are through the net. Soilless: net and all into a net cup of rinsed clay pebbles, roots to the water. Into mix: cut the net away first, it holds roots in.',
+};
 
 /** A task of a tray in words. @param celsius where it stands */
 export function trayTaskInWords(
@@ -79,12 +79,19 @@ export function trayTaskInWords(
     case 'water': {
       const water = WATER_HOW[schools.watered];
       if (tray.destination === 'slot' || tray.destination === 'glass')
-        return {
-          lead: `Top up the water of ${the}`,
-          text: 'To where the roots reach it and the stem does not.',
-          act: 'Topped up',
-          tone: 'water',
-        };
+        return tray.destination === 'glass'
+          ? {
+              lead: `Fresh water for ${the}`,
+              text: 'Lukewarm, up to the root and not over the seed or stone; a slimy glass is rinsed.',
+              act: 'Changed',
+              tone: 'water',
+            }
+          : {
+              lead: `Top up the water of ${the}`,
+              text: 'To where the roots reach it and the stem does not; what is open to light is shaded, or it turns green.',
+              act: 'Topped up',
+              tone: 'water',
+            };
       const dry =
         task.now === 'dry' ? 'By its drying it is dry through. ' : 'Lift it or feel it first: light, or pale on top, wants water. ';
       return { lead: `Water ${the} ${water.lead}`, text: `${dry}${water.text}`, act: 'Watered', tone: 'water' };
@@ -92,7 +99,7 @@ export function trayTaskInWords(
     case 'pot_up':
       return {
         lead: `Pot up ${name} ${labels(task.numbers)}`,
-        text: 'Roots are out at the base. Water first, hold it by a seed leaf, as deep as it stood; then out of the sun for a day.',
+        text: POT_UP_HOW[tray.destination] ?? POT_UP,
         act: 'Potted up',
         tone: 'growth',
       };
@@ -138,6 +145,11 @@ export function trayTaskInWords(
         act: 'Fed',
         tone: 'waiting',
       };
+    case 'thin':
+    case 'air':
+    case 'net':
+    case 'support':
+      return keptInWords(task, tray);
     case 'late':
       return {
         lead: `${capital(name)} ${labels(task.numbers)}: ${STEP_WORDS[task.step].late}`,

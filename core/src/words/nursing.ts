@@ -1,6 +1,7 @@
 import type { Destination } from '../moving/index.js';
 import type { Awaited, Counts, SeedlingStage, Step } from '../nursing/index.js';
 import { about, capital, listed, uncapital, type Words } from '../units/index.js';
+import type { Tone } from './advice.js';
 import { SEEDLING_WORDS } from './vocabulary.js';
 
 /** What has become of a seedling that stands no longer. */
@@ -42,12 +43,14 @@ export function seedlingEventInWords({
     grade?: number | null;
     role?: 'main' | 'spare' | 'pollen' | null;
     trait?: string;
+    slot?: number;
   };
   if (kind === 'stage' && stage) return SEEDLING_WORDS[stage].title.toLowerCase();
   if (kind === 'lost') return `lost: ${why ?? ''}`;
   if (kind === 'given') return said.to ? `given to ${said.to}` : 'given away';
   if (kind === 'composted') return 'on the compost';
   if (kind === 'potted') return `potted on into ${INTO[said.destination ?? ''] ?? `a ${said.destination ?? 'pot'}`}`;
+  if (kind === 'slotted') return `in slot ${said.slot ?? ''} now`;
   if (kind === 'graded') return said.grade ? `graded ${said.grade} of 5` : 'its grade taken away';
   if (kind === 'role') return said.role ? ROLE_WORDS[said.role] : 'kept as any other';
   if (kind === 'trait') return `seen on it: ${said.trait ?? ''}`;
@@ -77,6 +80,14 @@ export interface SpokenTray {
   /** Grown as a blade: onion kin, grasses. */
   readonly blade: boolean;
 }
+/** A task as it is told: what leads, what stands under it, and what its button says. */
+export interface SpokenTask {
+  readonly lead: string;
+  readonly text: string;
+  readonly act: string | null;
+  readonly tone: Tone;
+}
+
 /** "the leek tray", "the okra cups". */
 export const theTray = ({ name, destination, plants }: SpokenTray): string =>
   `the ${uncapital(name)} ${TOGETHER[destination][plants === 1 ? 'one' : 'many']}`;

@@ -19,7 +19,7 @@ import { checkWhole } from '../journal/whole.js';
 import { checkAlong, checkBatch, checkWay } from './checks.js';
 
 export function batchRoutes(services: Services): Router {
-  const { act, ask, batches, beds, clock, crops, holders, household, journal, packets, racks, sittings, spots } = services;
+  const { act, ask, batches, beds, care, clock, crops, holders, household, journal, packets, racks, sittings, spots } = services;
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
@@ -131,6 +131,10 @@ export function batchRoutes(services: Services): Router {
         checkMove(body, atMs, about);
         checkQuiet(body.quietPlanted, about);
         if (body.bedId !== null) beds.get(body.bedId);
+        if (body.spotId !== null) {
+          spots.get(body.spotId);
+          care.add([batchId], body.id, { kind: 'place', spotId: body.spotId }, atMs, nowMs);
+        }
         journal.addMove({ id: body.id, batchId, atMs, nowMs, who: body.who }, body, household.takeNumber);
         closeCounted(batchId, nowMs);
       });

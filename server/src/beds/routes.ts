@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { bedChange, bedRequest, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
+import { bedChange, bedRequest, soilImport, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
 import { read } from '../http/problem.js';
 import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
@@ -37,12 +37,18 @@ export function bedRoutes({ act, beds, clock, household, takenBack }: Services):
       act(`soil ${request.params.bedId}`, body, (nowMs) => beds.addSoil(request.params.bedId, body, zone, nowMs));
       response.status(201).json(list());
     })
+    .post('/beds/:bedId/soil/imports', (request, response) => {
+      const body = read(soilImport, request.body);
+      const { zone } = household.get();
+      act(`soil-import ${request.params.bedId}`, body, (nowMs) => beds.importSoil(request.params.bedId, body, zone, nowMs));
+      response.status(201).json(list());
+    })
     .post('/beds/:bedId/undos', (request, response) => {
       const { bedId } = request.params;
       const body = read(takeBackRequest, request.body);
       act(`soil-undo ${bedId}`, body, (nowMs) => {
-        const atMs = beds.soilMs(bedId, body.recordId);
-        takenBack.add({ id: body.recordId, kind: 'soil', fromMs: atMs, toMs: atMs }, nowMs);
+        for (const { id, dayMs } of beds.soilOf(bedId, body.recordId))
+          takenBack.add({ id, kind: 'soil', fromMs: dayMs, toMs: dayMs }, nowMs);
       });
       response.status(201).json(list());
     });

@@ -1,11 +1,14 @@
 import { DateTime } from 'luxon';
-import type { Bed, BedChange, BedRequest, SoilRequest } from '@fresh-tuck/contract';
-import { plantM2 } from '@fresh-tuck/core/moving';
+import { v5 as uuidFrom } from 'uuid';
+import { PARTINGS, type Bed, type BedChange, type BedRequest, type SoilImport, type SoilRequest } from '@fresh-tuck/contract';
+import { plantM2, soilBest, soilFromAir, type SoilKnown } from '@fresh-tuck/core/moving';
 import { counted } from '@fresh-tuck/core/units';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { shelving } from '../shelf/shelved.js';
-import { bedOf as wentToBed, counting, standing, untucked } from '../db/standing.js';
+import { bedOf as wentToBed, standing } from '../db/standing.js';
+import { gone, MOVED, said, STAGE } from '../nursery/standing.js';
+import type { WeatherStore } from '../nursery/weather.js';
 import { Problem } from '../http/problem.js';
 
 interface BedRow {
@@ -16,17 +19,29 @@ interface BedRow {
   readonly made_year: number | null;
   readonly version: number;
 }
+/** Plants of a batch that stand in a bed. */
+export interface InBed {
+  readonly bedId: string;
+  readonly cropId: string;
+  readonly batchId: string;
+  readonly plants: number;
+  /** The first of their labels. */
+  readonly number: number;
+}
 interface SoilRow {
   readonly id: string;
   readonly celsius: number;
   readonly source: 'soil' | 'air';
   readonly dayMs: number;
+  readonly actId: string | null;
 }
 
 const DAY_MS = 86_400_000;
+/** The soil follows the air of so many days. */
+const AIR_DAYS = 14;
 
 /** Beds with what stands in them and what is known of their soil. */
-export function bedStore(db: Database, crops: CropStore) {
+export function bedStore(db: Database, crops: CropStore, weather: Pick<WeatherStore, 'within'>) {
   const all = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
   const away = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE put_away_ms IS NOT NULL ORDER BY created_ms, rowid');
   const one = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE id = ?');
@@ -37,20 +52,28 @@ export function bedStore(db: Database, crops: CropStore) {
     'UPDATE bed SET name = @name, width_m = @widthM, length_m = @lengthM, made_year = @madeYear, version = version + 1 WHERE id = @id',
   );
   const insertSoil = db.prepare(
-    'INSERT INTO soil_reading (id, bed_id, day_ms, celsius, source, recorded_ms) VALUES (@id, @bedId, @dayMs, @celsius, @source, @nowMs)',
+    'INSERT INTO soil_reading (id, bed_id, day_ms, celsius, source, recorded_ms, act_id) VALUES (@id, @bedId, @dayMs, @celsius, @source, @nowMs, @actId)',
   );
   // A thermometer in the soil tells more than the air of the same day.
   const soils = db.prepare<unknown[], SoilRow>(`
-    SELECT id, celsius, source, day_ms AS dayMs FROM soil_reading s WHERE bed_id = ? AND day_ms <= ? AND ${standing('s')}
+    SELECT id, celsius, source, day_ms AS dayMs, act_id AS actId FROM soil_reading s WHERE bed_id = ? AND day_ms <= ? AND ${standing('s')}
     ORDER BY day_ms DESC, source = 'soil' DESC, rowid DESC LIMIT ?`);
-  const IN_BED = `FROM cup c JOIN entry e ON e.id = c.entry_id AND ${counting('e')} AND NOT ${untucked('e.batch_id')}
-      JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
-    WHERE NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND s.kind IN ('lost', 'given')
-        AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id))`;
-  const plants = db.prepare<unknown[], { bedId: string; cropId: string; plants: number }>(`
-    SELECT ${wentToBed('m')} AS bedId, p.crop_id AS cropId, count(*) AS plants ${IN_BED}
-      AND (m.bed_id IS NOT NULL OR EXISTS (SELECT 1 FROM correction x WHERE x.target_id = m.entry_id))
-    GROUP BY 1, 2 HAVING bedId IS NOT NULL`);
+  // What was moved straight into a bed, and what was planted out into one, until it is harvested or gone.
+  const STANDS = `${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} <> 'harvested'`;
+  const OUT_IN = `s.stage = 'planted_out' AND s.told IS NOT NULL AND ${said()}`;
+  const plants = db.prepare<unknown[], InBed>(`
+    SELECT bedId, cropId, batchId, count(*) AS plants, min(number) AS number FROM (
+      SELECT ${wentToBed('m')} AS bedId, p.crop_id AS cropId, b.id AS batchId, c.number
+      FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
+        JOIN packet p ON p.id = b.packet_id
+      WHERE (m.bed_id IS NOT NULL OR EXISTS (SELECT 1 FROM correction x WHERE x.target_id = m.entry_id)) AND ${STANDS}
+        AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${OUT_IN})
+      UNION ALL
+      SELECT json_extract(s.told, '$.bedId'), p.crop_id, b.id, c.number
+      FROM seedling_event s JOIN cup c ON c.number = s.cup_number JOIN entry e ON e.id = c.entry_id JOIN batch b ON b.id = e.batch_id
+        JOIN packet p ON p.id = b.packet_id
+      WHERE ${OUT_IN} AND ${STANDS})
+    WHERE bedId IS NOT NULL GROUP BY bedId, cropId, batchId ORDER BY bedId, min(number)`);
 
   const shelf = shelving(db, 'bed', 'bed', {
     hangs: [
@@ -62,11 +85,15 @@ export function bedStore(db: Database, crops: CropStore) {
     own: ['DELETE FROM soil_reading WHERE bed_id = @id'],
   });
 
-  function bedOf(row: BedRow, nowMs: number, planted: ReturnType<typeof plants.all>): Bed {
-    const soil = soils.get(row.id, nowMs, 1);
-    const own = planted
-      .filter(({ bedId }) => bedId === row.id)
-      .map(({ cropId, plants: count }) => ({ cropId, name: crops.crop(cropId).name, plants: count }));
+  /** The air of the last days tells something of every bed that nobody read. */
+  const byAir = (nowMs: number): SoilKnown | null => soilFromAir(weather.within(nowMs - AIR_DAYS * DAY_MS, nowMs), nowMs);
+
+  function bedOf(row: BedRow, nowMs: number, planted: readonly InBed[], estimated: SoilKnown | null): Bed {
+    const last = soils.get(row.id, nowMs, 1);
+    const read = last && { celsius: last.celsius, source: last.source, ageDays: Math.max(Math.floor((nowMs - last.dayMs) / DAY_MS), 0) };
+    const counts = new Map<string, number>();
+    for (const { bedId, cropId, plants: count } of planted) if (bedId === row.id) counts.set(cropId, (counts.get(cropId) ?? 0) + count);
+    const own = [...counts].map(([cropId, count]) => ({ cropId, name: crops.crop(cropId).name, plants: count }));
     const area = own.reduce((sum, { cropId, plants: count }) => {
       const { spacingCm } = crops.crop(cropId).growing;
       return sum + (spacingCm === null ? 0 : plantM2(spacingCm) * count);
@@ -79,7 +106,7 @@ export function bedStore(db: Database, crops: CropStore) {
       madeYear: row.made_year,
       version: row.version,
       taken: { plants: own.reduce((sum, { plants: count }) => sum + count, 0), areaM2: area, crops: own },
-      soil: soil ? { celsius: soil.celsius, source: soil.source, ageDays: Math.max(Math.floor((nowMs - soil.dayMs) / DAY_MS), 0) } : null,
+      soil: soilBest(read ?? null, estimated),
     };
   }
   const get = (id: string): BedRow => {
@@ -88,12 +115,15 @@ export function bedStore(db: Database, crops: CropStore) {
     return row;
   };
   const told = (rows: readonly BedRow[], nowMs: number): Bed[] => {
-    const planted = rows.length === 0 ? [] : plants.all();
-    return rows.map((row) => bedOf(row, nowMs, planted));
+    if (rows.length === 0) return [];
+    const [planted, estimated] = [plants.all(), byAir(nowMs)];
+    return rows.map((row) => bedOf(row, nowMs, planted, estimated));
   };
   return {
     ...shelf,
     list: (nowMs: number): Bed[] => told(all.all(), nowMs),
+    /** What went into which bed together and stands there, in the order in which it was labelled. */
+    planted: (): InBed[] => plants.all(),
     /** Put away: kept in records, offered no more. */
     away: (nowMs: number): Bed[] => told(away.all(), nowMs),
     get,
@@ -109,18 +139,27 @@ export function bedStore(db: Database, crops: CropStore) {
     soilReadings: (id: string, zone: string, nowMs: number, most: number) =>
       soils
         .all(get(id).id, nowMs, most)
-        .map(({ dayMs, ...soil }) => ({ ...soil, day: DateTime.fromMillis(dayMs, { zone }).toISODate() ?? '' })),
-    /** When a reading of its soil was taken, ms. @throws Problem where there is none that stands */
-    soilMs(bedId: string, soilId: string): number {
-      const found = soils.all(bedId, Number.MAX_SAFE_INTEGER, 10_000).find(({ id }) => id === soilId);
-      if (!found) throw Problem.unknown('reading of this bed');
-      return found.dayMs;
+        .map(({ dayMs, actId: _, ...soil }) => ({ ...soil, day: DateTime.fromMillis(dayMs, { zone }).toISODate() ?? '' })),
+    /** A reading of its soil that stands, or all that one file brought, by its id. @throws Problem where there is none */
+    soilOf(bedId: string, soilId: string): { readonly id: string; readonly dayMs: number }[] {
+      const found = soils.all(bedId, Number.MAX_SAFE_INTEGER, 10_000).filter(({ id, actId }) => id === soilId || actId === soilId);
+      if (found.length === 0) throw Problem.unknown('reading of this bed');
+      return found;
     },
     addSoil(bedId: string, { id, day, celsius, source }: SoilRequest, zone: string, nowMs: number): void {
       get(bedId);
       const dayMs = DateTime.fromISO(day, { zone }).startOf('day').toMillis();
       if (dayMs > nowMs) throw Problem.field('day', 'day must not lie in the future');
-      insertSoil.run({ id, bedId, dayMs, celsius, source, nowMs });
+      insertSoil.run({ id, bedId, dayMs, celsius, source, nowMs, actId: null });
+    },
+    /** What a thermometer in the soil recorded, a mean a day; all of it or none. */
+    importSoil(bedId: string, { id, days }: SoilImport, zone: string, nowMs: number): void {
+      get(bedId);
+      days.forEach(({ day, celsius }, nth) => {
+        const dayMs = DateTime.fromISO(day, { zone }).startOf('day').toMillis();
+        if (dayMs > nowMs) throw Problem.field('days.day', `days.day must not lie in the future: ${day} does`);
+        insertSoil.run({ id: uuidFrom(String(nth), id), bedId, dayMs, celsius, source: 'soil', nowMs, actId: id });
+      });
     },
   };
 }

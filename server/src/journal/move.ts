@@ -15,6 +15,7 @@ interface MoveRow {
   readonly snapped: number;
   readonly quiet_planted: number;
   readonly bed_id: string | null;
+  readonly per_pot: number;
 }
 
 /** Moves: sprouts lifted out, each with its label; the number outlives an undo. */
@@ -31,8 +32,8 @@ export function moveKind(db: Database) {
   );
   const insertMove = write<[MoveRow]>(
     db,
-    `INSERT INTO move (entry_id, destination, uncounted, freed, patched, snapped, bed_id, quiet_planted)
-    VALUES (@entry_id, @destination, @uncounted, @freed, @patched, @snapped, @bed_id, @quiet_planted)`,
+    `INSERT INTO move (entry_id, destination, uncounted, freed, patched, snapped, bed_id, quiet_planted, per_pot)
+    VALUES (@entry_id, @destination, @uncounted, @freed, @patched, @snapped, @bed_id, @quiet_planted, @per_pot)`,
   );
   const insertMoved = write<[string, number]>(db, 'INSERT INTO moved_seed (entry_id, seed) VALUES (?, ?)');
   const insertCup = write<[number, string, number | null, 0 | 1]>(
@@ -69,7 +70,8 @@ export function moveKind(db: Database) {
       const { freed = 0, patched = 0, snapped = 0 } = move.rooted ?? {};
       const quiet = move.quietPlanted ?? 0;
       const { destination, uncounted } = move;
-      insertMove({ entry_id: id, destination, uncounted, freed, patched, snapped, bed_id: move.bedId ?? null, quiet_planted: quiet });
+      const more = { bed_id: move.bedId ?? null, quiet_planted: quiet, per_pot: move.perPot ?? 1 };
+      insertMove({ entry_id: id, destination, uncounted, freed, patched, snapped, ...more });
       for (const seed of move.seeds) insertMoved(id, seed);
       // Snapped ones go without a label: the last of the list, where nobody said which.
       const sprouts = [...move.seeds, ...Array.from({ length: uncounted }, () => null)];

@@ -30,6 +30,9 @@ export interface TrayCare {
   readonly cover: Cover;
   readonly felt: readonly Felt[];
   readonly fedMs: number | null;
+  readonly airedMs: number | null;
+  /** What was put up on planting day. */
+  readonly planted: { readonly support: boolean; readonly net: boolean };
   readonly seenMs: readonly number[];
   /** Carried out, or in again, last; null where it never was. */
   readonly carried: { readonly out: boolean; readonly atMs: number } | null;
@@ -81,6 +84,8 @@ export function careStore(db: Database) {
         row.kind === 'water' ? [{ atMs: row.at_ms, from: from as Watering | null, finger: (finger ?? null) as Damp | null }] : [],
       ),
       fedMs: last('feed')?.row.at_ms ?? null,
+      airedMs: last('air')?.row.at_ms ?? null,
+      planted: { support: last('support') !== undefined, net: last('net') !== undefined },
       seenMs: rows.flatMap(({ kind, at_ms }) => (kind === 'seen' ? [at_ms] : [])),
       carried: carried ? { out: carried.told['out'] === true, atMs: carried.row.at_ms } : null,
     };

@@ -1,5 +1,5 @@
 import type { NurseryTask } from '@fresh-tuck/contract';
-import { dueToday, feltInstead, settledBy, type NursingSchools, type TrayTask } from '@fresh-tuck/core/nursing';
+import { dueToday, feltInstead, saidBy, settledBy, type NursingSchools, type TrayTask } from '@fresh-tuck/core/nursing';
 import type { Words } from '@fresh-tuck/core/units';
 import { roundInWords, taskWhen, type SpokenTask, type SpokenTray } from '@fresh-tuck/core/words';
 
@@ -7,6 +7,9 @@ import { roundInWords, taskWhen, type SpokenTask, type SpokenTray } from '@fresh
 const ROUNDS = ['uncover', 'water', 'feed', 'carry_in'] as const;
 type Round = (typeof ROUNDS)[number];
 const isRound = (kind: string): kind is Round => (ROUNDS as readonly string[]).includes(kind);
+
+/** A task that is about no tray. */
+export const BARE = { trayIds: [], spotId: null, bedId: null, batchId: null, numbers: [], done: null, says: null, instead: null };
 
 /** A task with whose it is. */
 export interface OwnTask {
@@ -32,7 +35,7 @@ function shownTask(own: readonly OwnTask[], said: SpokenTask, schools: NursingSc
     {
       ...told(said, Math.max(Math.min(...own.map((one) => one.task.dueMs)), nowMs), nowMs, words),
       ...{ kind: task.kind, trayIds: own.map(({ trayId }) => trayId), spotId: null, numbers: 'numbers' in task ? [...task.numbers] : [] },
-      ...{ done: settledBy(task, schools), instead: feltInstead(task) },
+      ...{ bedId: null, batchId: null, done: settledBy(task, schools), says: saidBy(task), instead: feltInstead(task) },
     },
   ];
 }

@@ -6,6 +6,7 @@ import {
   nurseryQuery,
   nurseryUndoRequest,
   seedlingRequest,
+  stayRequest,
   takeBackRequest,
   undoRequest,
   weatherRequest,
@@ -14,6 +15,7 @@ import { momentFrom } from '../clock.js';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+import { stayingOn } from './stay.js';
 
 /** Nobody tells the weather further ahead, ms. */
 const AHEAD_MS = 20 * 86_400_000;
@@ -24,7 +26,9 @@ const labelOf = (request: Request): number => {
   return number;
 };
 
-export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots, takenBack, trays, weather }: Services): Router {
+export function nurseryRoutes(services: Services): Router {
+  const { act, ask, care, clock, household, nursery, spots, takenBack, trays, weather } = services;
+  const stay = stayingOn(services);
   const whole = () => ask('nursery', clock.now());
   /** Potted on, they stand apart from those they stood with, in the same place. */
   function apart(numbers: readonly number[], id: string, atMs: number, nowMs: number): void {
@@ -51,6 +55,12 @@ export function nurseryRoutes({ act, ask, care, clock, household, nursery, spots
         if (body.said.kind === 'potted') apart(body.numbers, body.id, atMs, nowMs);
         nursery.say(body.numbers, body.id, body.said, atMs, nowMs);
       });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/nursery/stays', async (request, response) => {
+      const body = read(stayRequest, request.body);
+      const { zone } = household.get();
+      act('stay', body, (nowMs) => stay(body, momentFrom(body.at, zone, nowMs, 'at'), nowMs));
       await jsonOfSaved(response.status(201), body.id, whole());
     })
     .post('/nursery/acts/undos', async (request, response) => {

@@ -10,6 +10,7 @@ import { bedOf, closed, happened, untucked, wentTo } from '../db/standing.js';
 import { all, certain, first, value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 import type { HouseholdStore } from '../household/store.js';
+import type { SlotStore } from '../racks/slots.js';
 import { gone, MOVED, PAST, said, STAGE, STAGE_AT_FIRST } from './standing.js';
 
 interface CupRow {
@@ -52,7 +53,7 @@ function saidLast<T>(own: readonly EventRow[], kind: Kind): T | null {
 const isParting = (kind: Kind): kind is Parting => (PARTINGS as readonly string[]).includes(kind);
 
 /** Seedlings by their labels, and what became of them. */
-export function nurseryStore(db: Database, crops: CropStore, household: Pick<HouseholdStore, 'find'>) {
+export function nurseryStore(db: Database, crops: CropStore, household: Pick<HouseholdStore, 'find'>, slots: SlotStore) {
   const one = first<CupRow, [number]>(
     db,
     `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
@@ -74,10 +75,18 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     db,
     `SELECT c.number, ${STAGE} AS stage, ${gone(PARTINGS)} AS gone FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${MOVED} ORDER BY c.number`,
   );
+  const outSince = all<{ number: number }, [number]>(
+    db,
+    `SELECT DISTINCT s.cup_number AS number FROM seedling_event s WHERE s.stage = 'planted_out' AND s.at_ms >= ? AND ${said()}`,
+  );
+  const IN_SLOT = `${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} <> 'harvested'`;
+  const POTTED = `s.kind = 'potted' AND ${said()}`;
   const inSlots = value<number, []>(
     db,
-    `SELECT count(*) FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
-    WHERE ${wentTo('m')} = 'slot' AND ${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} <> 'harvested'`,
+    `SELECT (SELECT count(*) FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
+        WHERE ${wentTo('m')} = 'slot' AND ${IN_SLOT} AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${POTTED}))
+      + (SELECT count(*) FROM seedling_event s JOIN cup c ON c.number = s.cup_number JOIN entry e ON e.id = c.entry_id
+        WHERE ${POTTED} AND json_extract(s.told, '$.destination') = 'slot' AND ${IN_SLOT})`,
   );
   // Slots that seed was started in, and that is not closed yet.
   const sown = value<number, []>(
@@ -190,9 +199,14 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
       throw Problem.field('at', 'at must not lie before what was said of it since; undo that first');
   }
 
-  const rowOf = (word: SeedlingWord): Pick<Written, 'kind' | 'stage' | 'why' | 'told'> => {
+  const known = first<{ id: string }, [string]>(db, 'SELECT id FROM bed WHERE id = ?');
+  /** @param nth of the labels that the act speaks of */
+  const rowOf = (word: SeedlingWord, nth: number): Pick<Written, 'kind' | 'stage' | 'why' | 'told'> => {
     const { kind, ...rest } = word;
-    if (word.kind === 'stage') return { kind, stage: word.stage, why: null, told: null };
+    if (word.kind === 'stage')
+      return { kind, stage: word.stage, why: null, told: word.bedId ? JSON.stringify({ bedId: word.bedId }) : null };
+    if (word.kind === 'slotted')
+      return { kind, stage: null, why: null, told: JSON.stringify({ rackId: word.rackId, slot: word.slots[nth] }) };
     if (word.kind === 'lost') return { kind, stage: null, why: word.why, told: null };
     return { kind, stage: null, why: null, told: Object.keys(rest).length === 0 ? null : JSON.stringify(rest) };
   };
@@ -201,6 +215,8 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     get,
     /** How every seedling stands, by its label. */
     standing: () => standing(),
+    /** Labels of what was planted out since a moment. */
+    outSince: (ms: number): number[] => outSince(ms).map(({ number }) => number),
     /** What a label's seedling is; null where no seedling wears it. */
     titleOf: (number: number): { batchId: string; title: string } | null => (Number.isSafeInteger(number) ? find(number) : null),
     /** Soilless slots that hold a living seedling, or seed that was started in them. */
@@ -218,11 +234,16 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
      */
     say(numbers: readonly number[], id: string, word: SeedlingWord, atMs: number, nowMs: number, field = 'numbers'): void {
       for (const number of numbers) check(number, word, atMs, field);
-      const row = rowOf(word);
+      if (word.kind === 'slotted') slots.check(numbers, word.rackId, word.slots);
+      if (word.kind === 'stage' && word.bedId && !known(word.bedId)) throw Problem.unknown('bed');
       const several = numbers.length > 1;
       // The id of each is made of the act's, so that one of many can be taken back by itself.
-      for (const number of numbers)
-        insert({ ...row, id: several ? uuidFrom(String(number), id) : id, number, act_id: id, at_ms: atMs, nowMs, supersedes: null });
+      numbers.forEach((number, nth) =>
+        insert({
+          ...rowOf(word, nth),
+          ...{ id: several ? uuidFrom(String(number), id) : id, number, act_id: id, at_ms: atMs, nowMs, supersedes: null },
+        }),
+      );
     },
     /** Anything that was said of one, not only the last. */
     undo(number: number, id: string, entryId: string, nowMs: number): void {

@@ -8,6 +8,8 @@ import {
   sizeMs,
   sparesOf,
   trayAwaits,
+  plantingDayTasks,
+  thinnings,
   trayTasks,
   vigourOrder,
   weekOf,
@@ -46,9 +48,16 @@ export interface TrayAround {
   readonly whole: boolean;
 }
 
+/** Pots with several of which one stays. */
+function thin(there: readonly StandingPlant[], nowMs: number): TrayTask[] {
+  const pots = thinnings(there, vigourOrder(there));
+  return pots.length === 0 ? [] : [{ kind: 'thin', dueMs: nowMs, numbers: pots.flatMap(({ out }) => out), pots }];
+}
+
 /** More than are wanted, once it is known which are the best. */
 function release(tray: StandingTray, facts: TrayFacts, there: readonly StandingPlant[], { home, nowMs, whole }: TrayAround): TrayTask[] {
-  if (!whole || tray.wanted === null) return [];
+  // Pots are thinned first: what is too many then shows.
+  if (!whole || tray.wanted === null || thin(there, nowMs).length > 0) return [];
   const stages = new Map(there.map(({ number, stage }) => [number, stage]));
   const found = sparesOf(vigourOrder(there), stages, tray.wanted, facts.survival.mean, home.ways.sureness);
   if (!found) return [];
@@ -73,13 +82,20 @@ export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, t
   const all = [
     ...outdoorTasks(facts, outdoors, nowMs),
     ...trayTasks(facts, { ...done, celsius }, awaited, schools, nowMs),
+    ...thin(there, nowMs),
     ...release(tray, facts, there, around),
+    ...plantingDayTasks(facts, done.planted, nowMs),
   ];
   const tasks = all.map((task): OwnTask => ({ task, trayId: id, spoken, words: trayTaskInWords(task, spoken, schools, celsius, words) }));
   const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
+  const spotId = done.places.at(-1)?.spotId ?? null;
   const shown: Tray = {
-    ...{ id, batchId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, cover: done.cover, movedMs },
-    plants: there.map(({ number, stage, proved, role, grade }) => ({ number, stage, proved, role, grade, late: late.get(number) ?? null })),
+    ...{ id, batchId, spotId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, cover: done.cover, movedMs },
+    plants: there.map(({ number, stage, proved, role, grade, pot, slot }) => ({
+      ...{ number, stage, proved, role, grade, late: late.get(number) ?? null, slot: slot?.slot ?? null },
+      // Alone in its pot again, it shares it with nobody.
+      pot: there.some((other) => other.pot === pot && other.number !== number) ? pot : null,
+    })),
     tasks: ownTasks(tasks, schools, nowMs, words),
     order: there.length < 2 ? [] : vigourOrder(there).map((one) => ({ number: one.number, why: vigourInWords(one) })),
     week: halfAt(facts, 'hardening') === null ? [] : weekOf(facts, outdoors).map((day) => hardeningDayInWords(day, words)),
@@ -87,5 +103,5 @@ export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, t
     awaited: awaited.flatMap((one) => awaitedInWords(one, nowMs, words) ?? []),
     tone: tasks.find(({ task }) => dueToday(task, nowMs))?.words.tone ?? 'growth',
   };
-  return { crop, covered: done.cover === 'on', spotId: done.places.at(-1)?.spotId ?? null, shown, tasks, there };
+  return { crop, facts, covered: done.cover === 'on', spotId, shown, tasks, there, plants: there.length };
 }

@@ -17,6 +17,9 @@ interface Row {
   readonly variety: string;
   readonly destination: Destination;
   readonly bedId: string | null;
+  readonly perPot: number;
+  /** The first label of its move. */
+  readonly firstNumber: number;
   readonly movedMs: number;
   readonly atFirst: SeedlingStage;
 }
@@ -34,6 +37,12 @@ export interface StandingPlant extends TrayPlant {
   readonly stage: SeedlingStage;
   readonly role: Role | null;
   readonly grade: number | null;
+  /** The first label of its pot where several went into one; null where it stands alone. */
+  readonly pot: number | null;
+  /** Its place in a rack; null where it has none. */
+  readonly slot: { readonly rackId: string; readonly slot: number } | null;
+  /** Where it grows on; null where it is in no bed, or nobody said in which. */
+  readonly bedId: string | null;
 }
 
 /** Seedlings of one batch that stand together in the same kind of thing. */
@@ -67,6 +76,8 @@ function plantOf(row: Row, events: readonly EventRow[]) {
     potted?.at_ms ?? null,
   );
   const apart = told.findLast(({ kind }) => kind === 'potted' || kind === 'together');
+  const out = told.findLast(({ stage }) => stage === 'planted_out');
+  const slotted = told.findLast(({ kind }) => kind === 'potted' || kind === 'slotted');
   return {
     // Potted on, they stand apart from those they stood with, under the act that did it.
     trayId: (apart?.kind === 'together' ? (apart.said['trayId'] as string) : apart?.act_id) ?? row.batchId,
@@ -82,6 +93,9 @@ function plantOf(row: Row, events: readonly EventRow[]) {
       goneMs: told.find(({ kind }) => (PARTINGS as readonly string[]).includes(kind))?.at_ms ?? null,
       role: (last('role')?.said['role'] as Role | null | undefined) ?? null,
       grade: (last('graded')?.said['grade'] as number | null | undefined) ?? null,
+      pot: potted || row.perPot === 1 ? null : row.firstNumber + Math.floor((row.number - row.firstNumber) / row.perPot) * row.perPot,
+      slot: slotted?.kind === 'slotted' ? { rackId: slotted.said['rackId'] as string, slot: slotted.said['slot'] as number } : null,
+      bedId: (out?.said['bedId'] as string | null | undefined) ?? row.bedId,
     },
   };
 }
@@ -89,7 +103,8 @@ function plantOf(row: Row, events: readonly EventRow[]) {
 /** Seedlings as they stand together. */
 export function trayStore(db: Database) {
   const SELECT = `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, b.wanted, p.crop_id AS cropId, p.variety,
-      ${wentTo('m')} AS destination, ${bedOf('m')} AS bedId, ${happened('e')} AS movedMs, ${STAGE_AT_FIRST} AS atFirst`;
+      ${wentTo('m')} AS destination, ${bedOf('m')} AS bedId, m.per_pot AS perPot,
+      (SELECT min(f.number) FROM cup f WHERE f.entry_id = c.entry_id) AS firstNumber, ${happened('e')} AS movedMs, ${STAGE_AT_FIRST} AS atFirst`;
   const FROM = `JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
       JOIN packet p ON p.id = b.packet_id WHERE ${MOVED}`;
   // All of the batches of those asked for: who is gone tells of the others.

@@ -3,28 +3,33 @@ import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
 import { shelving } from '../shelf/shelved.js';
 import type { NurseryStore } from '../nursery/store.js';
+import type { SlotStore } from './slots.js';
 
 /**
- * Soilless systems. A move says "slot" and not which rack's, so the living
- * seedlings in slots fill the racks in the order in which these were named.
+ * Soilless systems. A move says "slot" and not which rack's: the living seedlings in
+ * slots of which nobody said more fill the racks in the order in which these were named.
  */
-export function rackStore(db: Database, nursery: NurseryStore) {
+export function rackStore(db: Database, nursery: NurseryStore, named: SlotStore) {
   const all = db.prepare('SELECT id, name, slots, version FROM rack WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
   const away = db.prepare('SELECT id, name, slots, version FROM rack WHERE put_away_ms IS NOT NULL ORDER BY created_ms, rowid');
   const insert = db.prepare('INSERT INTO rack (id, name, slots, created_ms) VALUES (@id, @name, @slots, @nowMs)');
   const update = db.prepare('UPDATE rack SET name = @name, slots = @slots, version = version + 1 WHERE id = @id');
   const shelf = shelving(db, 'rack', 'rack', { hangs: [] });
   function list(): Rack[] {
-    let standing = nursery.inSlots();
+    const slotted = named.all();
+    let standing = Math.max(nursery.inSlots() - slotted.length, 0);
     return (all.all() as Omit<Rack, 'taken'>[]).map((rack) => {
-      const taken = Math.min(standing, rack.slots);
-      standing -= taken;
-      return { ...rack, taken };
+      const own = slotted.filter(({ rackId }) => rackId === rack.id).length;
+      const more = Math.min(standing, rack.slots - own);
+      standing -= more;
+      return { ...rack, taken: own + more };
     });
   }
   return {
     ...shelf,
     list,
+    /** Who is in which slot, as somebody named it. */
+    slotted: named.all,
     /**
      * Slots that stand empty, in one rack or in all; null where the household has none.
      *

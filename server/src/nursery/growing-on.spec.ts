@@ -1,0 +1,168 @@
+import { v7 as uuid } from 'uuid';
+import type { Batch, Bed, Nursery, NurseryTask, Rack, Seedling } from '@fresh-tuck/contract';
+import { lookBody, moveBody } from '@fresh-tuck/contract/testing';
+import { asks, batchBody, dump, household, packetBody, type Household } from '../testing/household.js';
+
+const DAY_MS = 86_400_000;
+
+describe('from pot to bed', () => {
+  let home: Household;
+  const { get, post } = asks(() => home);
+  beforeEach(async () => (home = await household()));
+
+  const boards = () => get<Nursery>('nursery');
+  const task = async (kind: string): Promise<NurseryTask | undefined> => (await boards()).tasks.find((one) => one.kind === kind);
+  const act = (numbers: readonly number[], said: object, more: object = {}, status = 201) =>
+    post<Nursery>('nursery/acts', { id: uuid(), numbers, said, ...more }, status);
+  const refused = async (numbers: readonly number[], said: object): Promise<string> =>
+    ((await act(numbers, said, {}, 422)) as unknown as { detail: string }).detail;
+
+  /** Sprouts from a towel of their own, all of them showing; none of it is moved yet. */
+  async function showing(cropId: string, count: number, more: object = {}): Promise<string> {
+    const packet = packetBody({ cropId, seedCount: 400 });
+    await post('packets', packet);
+    const batch = batchBody(packet.id, home.spotId, { seeds: count, startAt: null, prepared: [], ...more });
+    await post('batches', batch);
+    await post(`batches/${batch.id}/looks`, lookBody(count));
+    return batch.id;
+  }
+  async function move(batchId: string, count: number, more: object = {}): Promise<number[]> {
+    await post(`batches/${batchId}/moves`, moveBody({ uncounted: count, ...more }));
+    const { number: last } = home.db.prepare('SELECT max(number) AS number FROM cup').get() as { number: number };
+    return Array.from({ length: count }, (_, nth) => last - count + 1 + nth);
+  }
+  async function bed(name: string, more: object = {}): Promise<string> {
+    const id = uuid();
+    await post('beds', { id, name, widthM: 1.2, lengthM: 2, madeYear: 2025, ...more });
+    return id;
+  }
+  const soil = (bedId: string, celsius: number, day = '2026-04-11') =>
+    post(`beds/${bedId}/soil`, { id: uuid(), day, celsius, source: 'soil' });
+
+  it('two to a pot are thinned to the stronger once it has its true leaf, in one touch that is taken back in one', async () => {
+    const numbers = await move(await showing('melon', 5), 5, { destination: 'pot', perPot: 2 });
+    const [one = 0, two = 0, three = 0, four = 0, five = 0] = numbers;
+    const pots = async () => (await boards()).places[0]?.trays[0]?.plants.map(({ pot }) => pot);
+    expect(await pots()).toEqual([one, one, three, three, null]);
+    home.clock.step(3 * DAY_MS);
+    await act([two, four, five], { kind: 'stage', stage: 'up' });
+    home.clock.step(DAY_MS);
+    await act([one, three], { kind: 'stage', stage: 'up' });
+    expect(await task('thin')).toBeUndefined();
+    home.clock.step(9 * DAY_MS);
+    await act([two, five], { kind: 'stage', stage: 'true_leaves' });
+    const thin = await task('thin');
+    // The other pot has none that could be told yet; the fifth stands alone.
+    expect(thin).toEqual(jasmine.objectContaining({ numbers: [one], says: { kind: 'composted' }, act: 'Snipped' }));
+    expect(thin?.text).toContain(`${two} stays`);
+    const id = uuid();
+    await post('nursery/acts', { id, numbers: thin?.numbers, said: thin?.says });
+    expect([await task('thin'), await pots()]).toEqual([undefined, [null, three, three, null]]);
+    await post('nursery/acts/undos', { id: uuid(), actId: id });
+    expect((await task('thin'))?.numbers).toEqual([one]);
+    // Potted on it stands alone, and asks for nothing.
+    await act([two], { kind: 'potted', destination: 'pot', millilitres: 3000, last: true });
+    expect(await task('thin')).toBeUndefined();
+  });
+
+  it('slots are filled by name, freed by who goes, and filled again; what cannot stand so is said', async () => {
+    const rackId = uuid();
+    await post('racks', { id: rackId, name: 'Porch rack', slots: 4 });
+    const numbers = await move(await showing('lettuce', 3), 3, { destination: 'slot' });
+    const [one = 0, two = 0, three = 0] = numbers;
+    const fill = (labels: readonly number[], slots: readonly number[], status = 201) =>
+      act(labels, { kind: 'slotted', rackId, slots }, {}, status);
+    const stand = async () => (await boards()).places.find(({ rack }) => rack !== null)?.rack?.slots.map(({ number }) => number);
+    await fill([one, two], [3, 1]);
+    expect(await stand()).toEqual([two, null, one, null]);
+    const before = dump(home.db);
+    expect(await refused([three], { kind: 'slotted', rackId, slots: [3] })).toContain(`slots must be free: ${one} stands in slot 3`);
+    expect(await refused([three], { kind: 'slotted', rackId, slots: [5] })).toContain('slots must be from 1 to 4; 5 is none of this rack');
+    expect(await refused([two, three], { kind: 'slotted', rackId, slots: [2] })).toContain('slots must name one for each of the 2 labels');
+    expect(await refused([three], { kind: 'slotted', rackId: uuid(), slots: [2] })).toContain('rackId must be a rack of the household');
+    expect(dump(home.db)).toBe(before);
+    await act([one], { kind: 'given' });
+    await fill([three], [3]);
+    expect(await stand()).toEqual([two, null, three, null]);
+    // Exchanged in one act.
+    await fill([two, three], [3, 1]);
+    expect(await stand()).toEqual([three, null, two, null]);
+    await act([three], { kind: 'potted', destination: 'pot', millilitres: 1000, last: true });
+    expect([await stand(), (await get<Rack[]>('racks'))[0]?.taken]).toEqual([[null, null, two, null], 1]);
+  });
+
+  it('a cold bed holds broad beans until its soil is read warm; then Today says so, and planting day its net and strings', async () => {
+    const bedId = await bed('Court bed');
+    const batchId = await showing('broad-bean', 40, { aim: { plants: 40, destination: 'bed', target: null } });
+    const numbers = await move(batchId, 20, { destination: 'plug', spotId: home.spotId });
+    expect((await boards()).places[0]?.spotId).toBe(home.spotId);
+    expect((await task('read_soil'))?.text).toContain('Nobody has read it yet.');
+    await soil(bedId, 4);
+    expect((await task('read_soil'))?.today).toBeFalse();
+    home.clock.step(14 * DAY_MS);
+    await act(numbers, { kind: 'stage', stage: 'true_leaves' });
+    expect([await task('soil'), (await task('read_soil'))?.today]).toEqual([undefined, true]);
+    await soil(bedId, 9.5, '2026-04-25');
+    const warm = await task('soil');
+    expect(warm).toEqual(jasmine.objectContaining({ lead: 'Court bed is warm enough for broad bean', bedId, today: true }));
+    expect(warm?.text).toContain('20 in the nursery, once hardened, and 20 on the towel');
+    expect(warm?.text).toContain('The bed is young: roll the roots in rhizobium powder.');
+
+    const id = uuid();
+    await post('nursery/acts', { id, numbers, said: { kind: 'stage', stage: 'planted_out', bedId } });
+    const [planted] = await get<Bed[]>('beds');
+    expect(planted?.taken).toEqual(
+      jasmine.objectContaining({ plants: 20, crops: [{ cropId: 'broad-bean', name: 'Broad bean', plants: 20 }] }),
+    );
+    const [place] = (await boards()).places;
+    expect([place?.name, place?.bed?.plantings[0]?.spots.length, place?.bed?.plantings[0]?.over]).toEqual(['Court bed', 20, 0]);
+    const [net, strings] = [await task('net'), await task('support')];
+    expect([net?.today, strings?.lead]).toEqual([true, 'Stakes and string round the broad bean plants']);
+    await post('nursery/care', { id: uuid(), trayIds: strings?.trayIds, done: strings?.done });
+    expect([await task('support'), (await task('net'))?.today]).toEqual([undefined, true]);
+    // Taken back, they stand in their plugs again, and in no bed.
+    await post('nursery/acts/undos', { id: uuid(), actId: id });
+    expect([(await get<Bed[]>('beds'))[0]?.taken.plants, (await boards()).standing]).toEqual([0, 20]);
+  });
+
+  it('what came up where it was sown is labelled there in one touch, and stands where its batch stands', async () => {
+    const batchId = await showing('leek', 6, {
+      method: 'plug',
+      carrier: undefined,
+      towel: undefined,
+      holder: { newId: uuid(), kind: 'tray', closure: 'lidded', spotId: home.spotId },
+    });
+    const labels = await task('take_in');
+    expect([labels?.batchId, labels?.act]).toEqual([batchId, 'They stay there']);
+    const all = await post<Nursery>('nursery/stays', { id: uuid(), batchId });
+    const tray = all.places.find(({ spotId }) => spotId === home.spotId)?.trays[0];
+    expect([tray?.destination, tray?.plants.length, tray?.plants[0]?.stage]).toEqual(['plug', 6, 'up']);
+    expect(all.tasks.some(({ kind }) => kind === 'take_in')).toBeFalse();
+    expect((await get<Batch>(`batches/${batchId}`)).answers.state.moved).toBe(6);
+    const again = (await post('nursery/stays', { id: uuid(), batchId }, 422)) as { detail?: string };
+    expect(again.detail).toContain('batchId must have seedlings up that have no label yet');
+    await get<Seedling>(`nursery/${tray?.plants[0]?.number}`);
+  });
+
+  it('a thermometer’s file of the soil comes in whole and is taken back whole; the air of the last days stands in for it', async () => {
+    const bedId = await bed('Wall bed');
+    const known = async () => (await get<Bed[]>('beds'))[0]?.soil;
+    const weather = (day: number, minC: number, maxC: number) => ({
+      begins: `2026-04-${String(day).padStart(2, '0')}T00:00`,
+      ends: `2026-04-${String(day + 1).padStart(2, '0')}T00:00`,
+      ...{ minC, maxC },
+    });
+    await post('weather', { id: uuid(), spans: [3, 4, 5, 6, 7, 8, 9, 10].map((day) => weather(day, 5, 11)) });
+    expect(await known()).toEqual({ celsius: jasmine.any(Number) as unknown as number, source: 'air', ageDays: 0 });
+    expect((await known())?.celsius).toBeCloseTo(8, 6);
+    const days = ['2026-04-09', '2026-04-10', '2026-04-11'].map((day, nth) => ({ day, celsius: 6 + nth }));
+    const id = uuid();
+    await post(`beds/${bedId}/soil/imports`, { id, days });
+    expect(await known()).toEqual({ celsius: 8, source: 'soil', ageDays: 0 });
+    const before = dump(home.db);
+    await post(`beds/${bedId}/soil/imports`, { id: uuid(), days: [...days, { day: '2026-04-20', celsius: 9 }] }, 422);
+    expect(dump(home.db)).toBe(before);
+    await post(`beds/${bedId}/undos`, { id: uuid(), recordId: id });
+    expect((await known())?.source).toBe('air');
+  });
+});
