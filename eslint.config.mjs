@@ -24,6 +24,7 @@ const ON_THE_PAGE = {
     'scaleMix',
     'weatherFrom',
     'nextStage',
+    'touchSays',
     'reached',
   ],
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],

@@ -11,7 +11,19 @@ export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 /** Where a soil's temperature comes from: read in it, or the air's mean of the last days. */
 export const SOIL_SOURCES = ['soil', 'air'] as const;
 /** What may be said of a seedling. */
-export const SEEDLING_EVENTS = ['stage', 'lost', 'given', 'composted', 'potted', 'together', 'slotted', 'graded', 'role', 'trait', 'undo'] as const;
+export const SEEDLING_EVENTS = [
+  'stage',
+  'lost',
+  'given',
+  'composted',
+  'potted',
+  'together',
+  'slotted',
+  'graded',
+  'role',
+  'trait',
+  'undo',
+] as const;
 /** What may become of a seedling that stands no longer. */
 export const PARTINGS = ['lost', 'given', 'composted'] as const;
 export type Parting = (typeof PARTINGS)[number];

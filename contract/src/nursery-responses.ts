@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
 import { COVERS, NURSERY_GROUPS, PARTINGS, ROLES, SEEDLING_EVENTS, SEEDLING_STAGES } from './choices.js';
+import { bed } from './responses.js';
 import { careWord, placeLight, seedlingWord } from './nursery-requests.js';
 
 const parting = z.object({ kind: z.enum(PARTINGS), why: z.string().nullable(), atMs: z.number() });
@@ -14,6 +15,12 @@ export const seedling = z.object({
   cropId: z.string(),
   destination: z.string(),
   bedName: z.string().nullable(),
+  /** The packet that it came from, and when its batch was begun. */
+  packetId: z.string(),
+  packetTitle: z.string(),
+  startedMs: z.number(),
+  /** Whether its seed would come true, where it stands; null while it is no time for that. */
+  seed: z.string().nullable(),
   proved: z.boolean(),
   movedMs: z.number(),
   stage: z.enum(SEEDLING_STAGES),
@@ -64,6 +71,8 @@ export const nurseryTask = z.object({
   /** The bed, or the batch, where it is about one. */
   bedId: z.string().nullable(),
   batchId: z.string().nullable(),
+  /** The crop that it lets go on, where it is about one alone. */
+  cropId: z.string().nullable(),
   dueMs: z.number(),
   /** Of today's work. */
   today: z.boolean(),
@@ -176,6 +185,19 @@ export const nurseryPlace = z.object({
   rack: nurseryRack.nullable(),
 });
 
+/** A bed by itself: what grows in it, and how more would lie. */
+export const bedPage = z.object({
+  bed,
+  plantings: z.array(plantingLaid),
+  /** The plants that were asked about, behind those that stand; null where none were. */
+  proposed: plantingLaid.nullable(),
+  /** Whether it can take them now. */
+  gate: z.object({ tone: z.enum(['growth', 'trouble', 'waiting', 'water']), text: z.string() }).nullable(),
+  /** How many of them fit; null where the crop has no spacing. */
+  fits: z.number().nullable(),
+  spacingCm: z.object({ inRow: z.number(), rows: z.number() }).nullable(),
+});
+
 /** The Nursery: what stands where, and what is to be done. */
 export const nursery = z.object({
   nowMs: z.number(),
@@ -205,4 +227,6 @@ export type Tray = z.infer<typeof tray>;
 export type NurseryPlace = z.infer<typeof nurseryPlace>;
 export type DayLight = z.infer<typeof dayLight>;
 export type HardeningDay = z.infer<typeof hardeningDay>;
+export type BedPage = z.infer<typeof bedPage>;
+export type PlantingLaid = z.infer<typeof plantingLaid>;
 export type Nursery = z.infer<typeof nursery>;

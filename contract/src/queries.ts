@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { DIVIDERS, NURSERY_GROUPS } from './choices.js';
-import { localMoment } from './fields.js';
+import { localMoment, SEED_LIMIT } from './fields.js';
 
 /** What stands behind the question mark of an address: text, each thing once. */
 const words = (what: string) =>
@@ -32,4 +32,14 @@ export const nurseryQuery = z.strictObject({
     .nullable()
     .default(null),
   from,
+});
+/** So many of a crop as they would lie in a bed; without a crop only what stands there. */
+export const bedQuery = z.strictObject({
+  cropId: words('cropId').nullable().default(null),
+  plants: z.coerce
+    .number({ error: 'plants must be a whole number from 1' })
+    .int({ error: 'plants must be a whole number from 1' })
+    .min(1, { error: 'plants must be a whole number from 1' })
+    .max(SEED_LIMIT, { error: `plants must be at most ${SEED_LIMIT}` })
+    .default(1),
 });

@@ -170,6 +170,10 @@ export const bed = z.object({
   soil: z.object({ celsius: z.number(), source: z.enum(['soil', 'air']), ageDays: z.number() }).nullable(),
 });
 
+/** A reading of a bed's soil. */
+export const soilReading = z.object({ id: z.string(), day: z.string(), celsius: z.number(), source: z.enum(['soil', 'air']) });
+
+export type SoilReading = z.infer<typeof soilReading>;
 export type Problem = z.infer<typeof problem>;
 export type Absence = z.infer<typeof absence>;
 export type About = z.infer<typeof about>;

@@ -38,7 +38,9 @@ export const lineWords = z.strictObject({
   destination: one(DESTINATIONS, 'words.destination').optional(),
   rackId: id.optional(),
   school: z.enum(['crop', 'tip', 'short', 'finger'], { error: 'words.school must be crop, tip, short or finger' }).optional(),
-  pot: z.strictObject({ perPot: whole(1, MOST_PER_POT, 'words.pot.perPot'), keepers: whole(1, MOST_PER_POT, 'words.pot.keepers') }).optional(),
+  pot: z
+    .strictObject({ perPot: whole(1, MOST_PER_POT, 'words.pot.perPot'), keepers: whole(1, MOST_PER_POT, 'words.pot.keepers') })
+    .optional(),
   goal: z
     .strictObject({
       kind: z.enum(TARGETS, { error: 'words.goal.kind must be plant_out or ripe' }),

@@ -5,7 +5,7 @@ import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
 import { buildDemo } from './build.js';
 import { BOX } from './box.js';
-import { TRAYS } from './nursery-build.js';
+import { TRAYS } from './nursery-trays.js';
 import { HOUSEHOLD, PARCELS } from './household.js';
 import { truthOf } from './truth.js';
 

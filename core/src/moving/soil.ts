@@ -37,6 +37,26 @@ export function soilFromAir(spans: readonly AirSpan[], nowMs: number): SoilKnown
   return { celsius: sum / weights, source: 'air', ageDays: Math.floor((nowMs - newest) / DAY_MS) };
 }
 
+/** An hour of a thermometer's record, lowest and highest, °C. */
+export interface SoilHour {
+  readonly minC: number;
+  readonly maxC: number;
+}
+
+/**
+ * A thermometer's record of the soil as a mean a day.
+ *
+ * @param hours by the day that they belong to, as the household's calendar has it
+ */
+export function soilDays(hours: readonly (SoilHour & { readonly day: string })[]): { readonly day: string; readonly celsius: number }[] {
+  const days = new Map<string, number[]>();
+  for (const { day, minC, maxC } of hours) days.set(day, [...(days.get(day) ?? []), (minC + maxC) / 2]);
+  return [...days].map(([day, means]) => ({
+    day,
+    celsius: Math.round((means.reduce((sum, mean) => sum + mean, 0) / means.length) * 10) / 10,
+  }));
+}
+
 /** Of what was read and what the air says, the one that leaves less doubt; what was read where both leave as much. */
 export function soilBest(read: SoilKnown | null, estimated: SoilKnown | null): SoilKnown | null {
   if (read === null || estimated === null) return read ?? estimated;

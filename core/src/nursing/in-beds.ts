@@ -12,8 +12,7 @@ const READ_AGAIN_DAYS = 3;
 const FROST_NEAR_MS = 7 * DAY_MS;
 
 /** When a tray was planted where it stays, ms; null while it is nursed. */
-export const plantedMs = (facts: TrayFacts): number | null =>
-  facts.destination === 'bed' ? facts.movedMs : halfAt(facts, 'planted_out');
+export const plantedMs = (facts: TrayFacts): number | null => (facts.destination === 'bed' ? facts.movedMs : halfAt(facts, 'planted_out'));
 
 /**
  * What is put up on planting day: what it climbs on, and the net against what eats it.
@@ -79,8 +78,8 @@ export function bedTasks(waiting: readonly WaitsForSoil[], beds: readonly BedKno
     if (one.crop.growing.minSoilC === null || (one.outMs !== null && one.outMs - nowMs > FROST_NEAR_MS)) continue;
     const found = bedFor(one, beds, year);
     if (!found) continue;
-    if (isWarm(found.gate) && (one.outMs === null || one.outMs <= nowMs)) tasks.push({ kind: 'soil', dueMs: nowMs, waits: one, ...found });
-    else if (!isWarm(found.gate)) {
+    if (isWarm(found.gate)) tasks.push({ kind: 'soil', dueMs: Math.max(one.outMs ?? nowMs, nowMs), waits: one, ...found });
+    else {
       const { bed } = found;
       toRead.set(bed.id, { bed, waits: [...(toRead.get(bed.id)?.waits ?? []), one] });
     }

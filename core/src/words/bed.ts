@@ -2,8 +2,12 @@ import type { BedGate } from '../moving/index.js';
 import { chanceInWords, DAY_MS, formatTemperature, spanInWords, type UnitSystem } from '../units/index.js';
 import type { Tone } from './advice.js';
 
-/** Whether a bed can take a crop now: its warmth with its doubt, what fits, and what to do where it cannot. */
-export function bedInWords(gate: BedGate, units: UnitSystem): { readonly tone: Tone; readonly text: string } {
+/**
+ * Whether a bed can take a crop now: its warmth with its doubt, what fits, and what to do where it cannot.
+ *
+ * @param nursed whether they stand in pots or plugs already
+ */
+export function bedInWords(gate: BedGate, units: UnitSystem, nursed = false): { readonly tone: Tone; readonly text: string } {
   const { chanceWarm, soilC, soilSd, minC, places, plugDays } = gate;
   const beside = gate.whole !== null && places !== null && places < gate.whole ? ' beside what stands there' : '';
   const fits =
@@ -27,7 +31,10 @@ export function bedInWords(gate: BedGate, units: UnitSystem): { readonly tone: T
   const said = `${formatTemperature(soilC, units)} give or take ${doubt}°, wanted ${wanted}: ${chanceInWords(chanceWarm)} that it is warm enough.`;
   return gate.ready
     ? { tone: 'growth', text: `${said}${fits}${inoculate}` }
-    : { tone: 'trouble', text: `${said} Not ready: put them into plugs, that buys about ${plugDays} days on a cool sill.${fits}` };
+    : {
+        tone: 'trouble',
+        text: `${said} ${nursed ? 'Not ready: they stay where they are.' : `Not ready: put them into plugs, that buys about ${plugDays} days on a cool sill.`}${fits}`,
+      };
 }
 
 /** Asked back before more are planted than fit, or into soil that is not ready; null where nothing is to ask. */

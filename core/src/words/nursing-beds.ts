@@ -9,13 +9,17 @@ const SUPPORT_HOW: Readonly<Record<Extract<TrayTask, { kind: 'support' }>['suppo
     what: 'Twigs in for',
     how: 'Finely branched ones from the start, a forearm high and later taller: tendrils take hold of nothing thick.',
   },
-  strings: { what: 'Stakes and string round', how: 'A stake at each corner and every metre, string on both sides at knee height; a second one later.' },
+  strings: {
+    what: 'Stakes and string round',
+    how: 'A stake at each corner and every metre, string on both sides at knee height; a second one later.',
+  },
   poles: { what: 'Poles in for', how: 'Two metres and firm, a hand deep or more, before the roots are there to be hurt.' },
   trellis: { what: 'A net or trellis for', how: 'Firm enough for the wet weight of late summer; in before the roots spread.' },
   stakes: { what: 'A stake for each of', how: 'In on planting day, a hand from the stem; tied loosely, in a figure of eight.' },
 };
 const NET_HOW: Readonly<Record<Extract<TrayTask, { kind: 'net' }>['against'], string>> = {
-  birds: 'Birds pull what is just up or just planted. Taut, its edges held down, and looked at daily: birds and hedgehogs get caught in slack net.',
+  birds:
+    'Birds pull what is just up or just planted. Taut, its edges held down, and looked at daily: birds and hedgehogs get caught in slack net.',
   insects: 'Fine mesh on hoops, its edges in the soil, the same day: what flies in before stays in under it.',
 };
 
@@ -29,7 +33,7 @@ export function keptInWords(task: Extract<TrayTask, { kind: 'thin' | 'air' | 'ne
       const stays = task.pots.length === 1 ? `${first?.keep} stays` : `${labels(task.pots.map(({ keep }) => keep))} stay`;
       return {
         lead: `Snip ${name} ${labels(task.numbers)}`,
-        text: `Two to a pot are thinned to the stronger: ${stays}. Cut at the soil, do not pull: their roots are one by now.`,
+        text: `Two to a pot are thinned to the stronger: ${stays}. Cut at the soil, do not pull: their roots hold on to each other.`,
         act: task.numbers.length === 1 ? 'Snipped' : `${task.numbers.length} snipped`,
         tone: 'growth',
       };
@@ -107,14 +111,26 @@ export const takeInInWords = (name: string, up: number, batchNumber: number): Sp
 });
 
 /** "4 rows of 3, 30 cm apart, 20 cm in the row": how a planting is measured out. */
-export function plantingInWords(laid: PlantingLaid, spacing: { readonly inRow: number; readonly rows: number } | null, words: Pick<Words, 'told'>): string {
+export function plantingInWords(
+  laid: PlantingLaid,
+  spacing: { readonly inRow: number; readonly rows: number } | null,
+  words: Pick<Words, 'told'>,
+): string {
   if (spacing === null || laid.spots.length === 0) return 'No room for one at its spacing.';
-  const { rows, toARow, firstRowCm, firstPlantCm, spots, over } = laid;
+  const { lengthwise, rows, toARow, fromEndCm, fromSideCm, spots, over } = laid;
   const cm = (value: number): string => words.told(`${Math.round(value)} cm`);
   const last = spots.length - (rows - 1) * toARow;
   const counts =
-    rows === 1 ? `one row of ${spots.length}` : last === toARow ? `${rows} rows of ${toARow}` : `${rows} rows of ${toARow}, the last of ${last}`;
+    rows === 1
+      ? `one row of ${spots.length}`
+      : last === toARow
+        ? `${rows} rows of ${toARow}`
+        : `${rows} rows of ${toARow}, the last of ${last}`;
   const between = rows > 1 ? `, ${cm(spacing.rows)} apart` : '';
   const left = over > 0 ? ` ${over} more ${over === 1 ? 'does' : 'do'} not fit.` : '';
-  return `${capital(counts)}${between}; the first row ${cm(firstRowCm)} from the end, its first plant ${cm(firstPlantCm)} from the side, then every ${cm(spacing.inRow)}.${left}`;
+  const [row, plant] = lengthwise
+    ? [`${cm(fromSideCm)} from the side`, `${cm(fromEndCm)} from the end`]
+    : [`${cm(fromEndCm)} from the end`, `${cm(fromSideCm)} from the side`];
+  const every = toARow > 1 ? `, then every ${cm(spacing.inRow)}` : '';
+  return `${capital(counts)}${between}${lengthwise ? ', lengthwise' : ''}; the first row ${row}, its first plant ${plant}${every}.${left}`;
 }

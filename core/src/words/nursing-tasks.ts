@@ -27,8 +27,7 @@ const WATER_HOW: Readonly<Record<NursingSchools['watered'], { readonly lead: str
 };
 
 /** How what has filled its first home is moved on. Common practice, no source. */
-const POT_UP =
-  'Roots are out at the base. Water first, hold it by a seed leaf, as deep as it stood; then out of the sun for a day.';
+const POT_UP = 'Roots are out at the base. Water first, hold it by a seed leaf, as deep as it stood; then out of the sun for a day.';
 const POT_UP_HOW: Readonly<Partial<Record<SpokenTray['destination'], string>>> = {
   pellet:
     'Roots are through the net. Soilless: net and all into a net cup of rinsed clay pebbles, roots to the water. Into mix: cut the net away first, it holds roots in.',

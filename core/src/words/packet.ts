@@ -1,5 +1,6 @@
+import type { Crop } from '../crops/index.js';
 import type { Isolation, Stock } from '../seedbox/index.js';
-import { capital, rangeInWords } from '../units/index.js';
+import { capital, listed, rangeInWords } from '../units/index.js';
 import { ISOLATION_WORDS } from './vocabulary.js';
 
 /** A packet that ages within so much of a dry drawer's pace is told as one. */
@@ -28,6 +29,15 @@ export function paceInWords(pace: number): string {
   return pace < 1
     ? `it ages ${(1 / pace).toFixed(0)} times slower than in a dry drawer`
     : `it ages ${pace.toFixed(1)} times faster than in a dry drawer`;
+}
+
+/** Whether a plant's seed would come true where it stands. @param kin other varieties of its crop that stand there too */
+export function seedSavingInWords({ growing: { isolationM } }: Pick<Crop, 'growing'>, variety: string, kin: readonly string[]): string {
+  const crossed = /\bF ?1\b/i.test(variety) ? ' It is a first cross: its seed comes as a mixture.' : '';
+  if (isolationM === null) return `No distance is known that keeps its kind true.${crossed}`;
+  if (kin.length > 0)
+    return `${capital(listed(kin))} ${kin.length === 1 ? 'stands' : 'stand'} here too: nearer than ${isolationM} m they cross. Bag a flower before it opens and pollinate it by hand, or let only one of them bloom at a time.${crossed}`;
+  return `No other variety of it stands here. Its pollen may come from ${isolationM} m away: look over the fence before you trust its seed.${crossed}`;
 }
 
 /** How its kin were kept away, and whether that was far enough. @param neededM what its kind asks for, m */

@@ -2,6 +2,7 @@ import type { WhatIfRequest } from '@fresh-tuck/contract';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
 import { roundSheet } from '../print/round.js';
+import { bedsOf } from '../nursery/in-beds.js';
 import { nurseryView } from '../nursery/boards.js';
 import { nurseryPageView, type NurseryAsked } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
@@ -33,6 +34,7 @@ export function questionsOn(reader: Reader) {
   const box = boxView(reader, packet);
   const nursery = nurseryView(reader);
   const nurseryPage = nurseryPageView(reader);
+  const inBeds = bedsOf(reader);
   const { find, packetsBy } = finder(reader);
   const start = startView(reader);
   const ideas = ideasView(reader);
@@ -53,6 +55,8 @@ export function questionsOn(reader: Reader) {
     box: (nowMs: number, asked: BoxQuestion) => box(asked, nowMs),
     packetsAsCsv: () => packetsAsCsv(packets.list()),
     nursery: (nowMs: number) => nursery(nowMs),
+    bed: (nowMs: number, bedId: string, asked: { readonly cropId: string; readonly plants: number } | null) =>
+      inBeds.page(nowMs, bedId, asked),
     nurseryPage: (_nowMs: number, asked: NurseryAsked) => nurseryPage(asked),
     find: (_nowMs: number, typed: string) => find(typed),
     /** Packets to choose from: by what was typed, the best first; else the newest. */

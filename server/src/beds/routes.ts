@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { bedChange, bedRequest, soilImport, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
+import { bedChange, bedQuery, bedRequest, soilImport, soilRequest, takeBackRequest } from '@fresh-tuck/contract';
+import { json } from '../http/json.js';
 import { read } from '../http/problem.js';
 import { addShelfRoutes } from '../shelf/routes.js';
 import type { Services } from '../services.js';
@@ -7,7 +8,7 @@ import type { Services } from '../services.js';
 /** Readings of a bed's soil that are shown at once. */
 const MOST_READINGS = 30;
 
-export function bedRoutes({ act, beds, clock, household, takenBack }: Services): Router {
+export function bedRoutes({ act, ask, beds, clock, household, takenBack }: Services): Router {
   const list = () => beds.list(clock.now());
   const router = Router()
     .get('/beds', (_request, response) => {
@@ -15,6 +16,10 @@ export function bedRoutes({ act, beds, clock, household, takenBack }: Services):
     })
     .get('/beds/away', (_request, response) => {
       response.json(beds.away(clock.now()));
+    })
+    .get('/beds/:bedId', async (request, response) => {
+      const { cropId, plants } = read(bedQuery, request.query);
+      json(response, await ask('bed', clock.now(), request.params.bedId, cropId === null ? null : { cropId, plants }));
     })
     .post('/beds', (request, response) => {
       const body = read(bedRequest, request.body);

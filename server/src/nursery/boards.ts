@@ -1,6 +1,15 @@
 import { DateTime } from 'luxon';
 import type { Nursery, NurseryPlace } from '@fresh-tuck/contract';
-import { comesAsBlade, NURSED, PLANTING_DAYS, plantingDayTasks, urgencyOf, weatherOf, type NursingSchools, type WeatherSpan } from '@fresh-tuck/core/nursing';
+import {
+  comesAsBlade,
+  NURSED,
+  PLANTING_DAYS,
+  plantingDayTasks,
+  urgencyOf,
+  weatherOf,
+  type NursingSchools,
+  type WeatherSpan,
+} from '@fresh-tuck/core/nursing';
 import { DAY_MS, offsetHours, wordsFor, type Words } from '@fresh-tuck/core/units';
 import { nurseryLead, trayTaskInWords } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
@@ -37,10 +46,19 @@ export function nurseryView(reader: Reader) {
       const done = cares.get(tray.id) as TrayCare;
       const facts = factsOf(tray, done, nowMs, offset);
       const stand = tray.plants.filter(({ goneMs }) => goneMs === null).length;
-      const spoken = { name: facts.crop.name, variety: tray.variety, destination: 'bed' as const, plants: stand, blade: comesAsBlade(facts.crop) };
-      return plantingDayTasks(facts, done.planted, nowMs).map(
-        (task): OwnTask => ({ task, trayId: tray.id, spoken, words: trayTaskInWords(task, spoken, schools, 0, words) }),
-      );
+      const spoken = {
+        name: facts.crop.name,
+        variety: tray.variety,
+        destination: 'bed' as const,
+        plants: stand,
+        blade: comesAsBlade(facts.crop),
+      };
+      return plantingDayTasks(facts, done.planted, nowMs).map((task): OwnTask => ({
+        task,
+        trayId: tray.id,
+        spoken,
+        words: trayTaskInWords(task, spoken, schools, 0, words),
+      }));
     });
   }
 
@@ -76,7 +94,12 @@ export function nurseryView(reader: Reader) {
       });
     }
     const all = standing.map(worked);
-    const tasks = shownTasks([...all.flatMap((one) => one.tasks), ...justPlanted(own, nowMs, offset, words, schools)], schools, nowMs, words);
+    const tasks = shownTasks(
+      [...all.flatMap((one) => one.tasks), ...justPlanted(own, nowMs, offset, words, schools)],
+      schools,
+      nowMs,
+      words,
+    );
     const known = beds.list(nowMs);
     tasks.push(...inBeds.tasks(known, all, nowMs, words));
 

@@ -139,7 +139,7 @@ describe('from pot to bed', () => {
     expect([tray?.destination, tray?.plants.length, tray?.plants[0]?.stage]).toEqual(['plug', 6, 'up']);
     expect(all.tasks.some(({ kind }) => kind === 'take_in')).toBeFalse();
     expect((await get<Batch>(`batches/${batchId}`)).answers.state.moved).toBe(6);
-    const again = (await post('nursery/stays', { id: uuid(), batchId }, 422)) as { detail?: string };
+    const again = await post<{ detail: string }>('nursery/stays', { id: uuid(), batchId }, 422);
     expect(again.detail).toContain('batchId must have seedlings up that have no label yet');
     await get<Seedling>(`nursery/${tray?.plants[0]?.number}`);
   });

@@ -1,11 +1,11 @@
 import { DateTime } from 'luxon';
-import type { Bed, NurseryPlace, NurseryTask } from '@fresh-tuck/contract';
+import type { Bed, BedPage, NurseryPlace, NurseryTask, PlantingLaid } from '@fresh-tuck/contract';
 import type { Crop } from '@fresh-tuck/core/crops';
-import { bedPlan } from '@fresh-tuck/core/moving';
+import { bedGate, bedPlan, type BedSize } from '@fresh-tuck/core/moving';
 import { bedTasks, halfAt, type BedTask, type TrayFacts, type WaitsForSoil } from '@fresh-tuck/core/nursing';
 import { outNotBefore } from '@fresh-tuck/core/season';
-import type { Words } from '@fresh-tuck/core/units';
-import { bedTaskInWords, plantingInWords, soilInWords, takeInInWords } from '@fresh-tuck/core/words';
+import { wordsFor, type Words } from '@fresh-tuck/core/units';
+import { bedInWords, bedTaskInWords, plantingInWords, soilInWords, takeInInWords } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
 import { allArriving, type Arriving } from './arriving.js';
 import { BARE, told } from './rounds.js';
@@ -20,6 +20,19 @@ export interface ForBeds {
 export function bedsOf(reader: Reader) {
   const { beds, crops, household } = reader;
 
+  /** Plantings of a bed as they lie, one behind the other; a crop without a spacing is drawn nowhere. */
+  function laidOut(bed: BedSize, own: readonly { readonly cropId: string; readonly plants: number }[], words: Words): PlantingLaid[] {
+    const spaced = own.flatMap(({ cropId, plants }) => {
+      const { name, growing } = crops.crop(cropId);
+      return growing.spacingCm === null ? [] : [{ cropId, name, plants, spacingCm: growing.spacingCm }];
+    });
+    const plan = bedPlan(bed, spaced);
+    return spaced.map(({ cropId, name, plants, spacingCm }, nth) => {
+      const laid = plan[nth] as (typeof plan)[number];
+      return { cropId, name, plants, spots: [...laid.spots], over: laid.over, text: plantingInWords(laid, spacingCm, words) };
+    });
+  }
+
   /** Beds with something in them, each drawn to scale. */
   function places(all: readonly Bed[], trays: ReadonlyMap<string, NurseryPlace['trays']>, words: Words): NurseryPlace[] {
     const planted = beds.planted();
@@ -27,24 +40,11 @@ export function bedsOf(reader: Reader) {
       const own = planted.filter(({ bedId }) => bedId === bed.id);
       const standing = trays.get(bed.id) ?? [];
       if (own.length === 0 && standing.length === 0) return [];
-      const known = own.map(({ cropId, plants }) => ({ crop: crops.crop(cropId), cropId, plants }));
-      const spaced = known.filter(({ crop }) => crop.growing.spacingCm !== null);
-      const plan = bedPlan(
-        bed,
-        spaced.map(({ crop, plants }) => ({ plants, spacingCm: crop.growing.spacingCm ?? { inRow: 1, rows: 1 } })),
-      );
-      const plantings = spaced.map(({ crop, cropId, plants }, nth) => {
-        const laid = plan[nth] ?? { rows: 0, toARow: 0, firstRowCm: 0, firstPlantCm: 0, spots: [], over: plants };
-        return {
-          ...{ cropId, name: crop.name, plants, spots: [...laid.spots], over: laid.over },
-          text: plantingInWords(laid, crop.growing.spacingCm, words),
-        };
-      });
       return [
         {
           ...{ spotId: null, name: bed.name, kind: 'bed', inWords: soilInWords(bed.soil, words), setup: null, light: null, rack: null },
           trays: standing,
-          bed: { id: bed.id, widthM: bed.widthM, lengthM: bed.lengthM, plantings },
+          bed: { id: bed.id, widthM: bed.widthM, lengthM: bed.lengthM, plantings: laidOut(bed, own, words) },
         },
       ];
     });
@@ -67,11 +67,34 @@ export function bedsOf(reader: Reader) {
   }
 
   function soilTask(task: BedTask, nowMs: number, words: Words): NurseryTask {
-    return { ...BARE, ...told(bedTaskInWords(task, words), task.dueMs, nowMs, words), kind: task.kind, bedId: task.bed.id };
+    return {
+      ...BARE,
+      ...told(bedTaskInWords(task, words), task.dueMs, nowMs, words),
+      kind: task.kind,
+      bedId: task.bed.id,
+      cropId: task.kind === 'soil' ? task.waits.crop.id : null,
+    };
   }
 
   return {
     places,
+    /** A bed by itself, and how so many of a crop would lie in it. @throws Problem where there is no such bed or crop */
+    page(nowMs: number, bedId: string, asked: { readonly cropId: string; readonly plants: number } | null): BedPage {
+      const home = household.get();
+      const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
+      beds.get(bedId);
+      const bed = [...beds.list(nowMs), ...beds.away(nowMs)].find(({ id }) => id === bedId) as Bed;
+      const own = beds.planted().filter((one) => one.bedId === bedId);
+      const crop = asked && crops.crop(asked.cropId);
+      const laid = laidOut(bed, [...own, ...(asked ? [asked] : [])], words);
+      const proposed = crop?.growing.spacingCm ? (laid.pop() ?? null) : null;
+      const { year } = DateTime.fromMillis(nowMs, { zone: home.zone });
+      const gate = crop && bedGate(crop, { ...bed, takenM2: bed.taken.areaM2 }, bed.soil, year);
+      return {
+        ...{ bed, plantings: laid, proposed, gate: gate && bedInWords(gate, home.units, true) },
+        ...{ fits: gate?.places ?? null, spacingCm: crop?.growing.spacingCm ?? null },
+      };
+    },
     /** What beds ask for, and what came up where it was sown and has no label yet. */
     tasks(all: readonly Bed[], trays: readonly ForBeds[], nowMs: number, words: Words): NurseryTask[] {
       const arriving = allArriving(reader);

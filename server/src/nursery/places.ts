@@ -42,7 +42,14 @@ export function standsIn(all: readonly Stood[], racks: readonly Rack[], slotted:
     }));
     const free = slots.filter(({ number }) => number === null).length;
     const place: NurseryPlace = {
-      ...{ spotId: null, name: rack.name, kind: 'rack', inWords: `${free} of ${counted(rack.slots, 'slot')} free`, setup: null, light: null },
+      ...{
+        spotId: null,
+        name: rack.name,
+        kind: 'rack',
+        inWords: `${free} of ${counted(rack.slots, 'slot')} free`,
+        setup: null,
+        light: null,
+      },
       ...{ trays: here.map(({ shown }) => shown), bed: null, rack: { id: rack.id, slots } },
     };
     return [{ first, place }];

@@ -9,7 +9,17 @@ type Round = (typeof ROUNDS)[number];
 const isRound = (kind: string): kind is Round => (ROUNDS as readonly string[]).includes(kind);
 
 /** A task that is about no tray. */
-export const BARE = { trayIds: [], spotId: null, bedId: null, batchId: null, numbers: [], done: null, says: null, instead: null };
+export const BARE = {
+  trayIds: [],
+  spotId: null,
+  bedId: null,
+  batchId: null,
+  cropId: null,
+  numbers: [],
+  done: null,
+  says: null,
+  instead: null,
+};
 
 /** A task with whose it is. */
 export interface OwnTask {
@@ -35,7 +45,7 @@ function shownTask(own: readonly OwnTask[], said: SpokenTask, schools: NursingSc
     {
       ...told(said, Math.max(Math.min(...own.map((one) => one.task.dueMs)), nowMs), nowMs, words),
       ...{ kind: task.kind, trayIds: own.map(({ trayId }) => trayId), spotId: null, numbers: 'numbers' in task ? [...task.numbers] : [] },
-      ...{ bedId: null, batchId: null, done: settledBy(task, schools), says: saidBy(task), instead: feltInstead(task) },
+      ...{ bedId: null, batchId: null, cropId: null, done: settledBy(task, schools), says: saidBy(task), instead: feltInstead(task) },
     },
   ];
 }

@@ -1,9 +1,9 @@
 import { v5 as uuidFrom } from 'uuid';
 import { PARTINGS, type BatchWithJournal, type Parting, type Role, type Seedling, type SeedlingWord } from '@fresh-tuck/contract';
-import { afterPotting, goesBackwards, type SeedlingStage, type StageMark } from '@fresh-tuck/core/nursing';
+import { afterPotting, goesBackwards, reached, type SeedlingStage, type StageMark } from '@fresh-tuck/core/nursing';
 import { pooledFates, type Destination, type Fates } from '@fresh-tuck/core/moving';
-import { wordsFor } from '@fresh-tuck/core/units';
-import { partingInWords, seedlingEventInWords, SEEDLING_WORDS } from '@fresh-tuck/core/words';
+import { inUnits, wordsFor } from '@fresh-tuck/core/units';
+import { partingInWords, seedlingEventInWords, seedSavingInWords, SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
 import { bedOf, closed, happened, untucked, wentTo } from '../db/standing.js';
@@ -23,9 +23,15 @@ interface CupRow {
   readonly destination: string;
   readonly bedId: string | null;
   readonly bedName: string | null;
+  readonly packetId: string;
+  readonly year: number | null;
+  readonly startedMs: number;
   readonly atMs: number;
   readonly atFirst: SeedlingStage;
 }
+
+/** What was moved in the same year may flower with it, ms. */
+const SEASON_MS = 300 * 86_400_000;
 
 type Kind = Seedling['events'][number]['kind'];
 interface EventRow {
@@ -57,7 +63,7 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
   const one = first<CupRow, [number]>(
     db,
     `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
-      ${wentTo('m')} AS destination, bed.id AS bedId, bed.name AS bedName, ${happened('e')} AS atMs, ${STAGE_AT_FIRST} AS atFirst
+      ${wentTo('m')} AS destination, bed.id AS bedId, bed.name AS bedName, p.id AS packetId, p.year, b.start_ms AS startedMs, ${happened('e')} AS atMs, ${STAGE_AT_FIRST} AS atFirst
     FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id LEFT JOIN bed ON bed.id = ${bedOf('m')}
     WHERE c.number = ? AND ${MOVED}`,
@@ -75,6 +81,15 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     db,
     `SELECT c.number, ${STAGE} AS stage, ${gone(PARTINGS)} AS gone FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${MOVED} ORDER BY c.number`,
   );
+  // Other varieties of a crop that may flower beside it.
+  const kin = all<{ variety: string }, [string, string, number]>(
+    db,
+    `SELECT DISTINCT p.variety FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id AND e.kind = 'move'
+      JOIN cup c ON c.entry_id = e.id
+    WHERE p.crop_id = ? AND p.variety <> ? AND e.at_ms >= ? AND ${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} NOT IN ('moved', 'up', 'seed_leaves', 'harvested')
+    ORDER BY p.variety`,
+  );
+  const bedName = value<string, [string]>(db, 'SELECT name FROM bed WHERE id = ?');
   const outSince = all<{ number: number }, [number]>(
     db,
     `SELECT DISTINCT s.cup_number AS number FROM seedling_event s WHERE s.stage = 'planted_out' AND s.at_ms >= ? AND ${said()}`,
@@ -149,17 +164,34 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     const own = events(number);
     const mark = marksOf(cup, own).at(-1);
     const parted = own.findLast(({ kind }) => isParting(kind));
+    const crop = crops.crop(cup.cropId);
+    const stage = mark?.stage ?? cup.atFirst;
+    const bedId = (JSON.parse(own.findLast((event) => event.stage === 'planted_out')?.told ?? '{}') as { bedId?: string }).bedId;
     return {
       number: cup.number,
       batchId: cup.batchId,
       batchNumber: cup.batchNumber,
-      title: `${crops.crop(cup.cropId).name}, ${cup.variety}`,
+      title: `${crop.name}, ${cup.variety}`,
+      packetId: cup.packetId,
+      packetTitle: `${cup.variety}${cup.year === null ? '' : `, ${cup.year}`}`,
+      startedMs: cup.startedMs,
+      seed:
+        reached(stage, 'planted_out') && !parted
+          ? inUnits(
+              seedSavingInWords(
+                crop,
+                cup.variety,
+                kin(cup.cropId, cup.variety, cup.atMs - SEASON_MS).map(({ variety }) => variety),
+              ),
+              household.find()?.units ?? 'metric',
+            )
+          : null,
       cropId: cup.cropId,
       destination: cup.destination,
-      bedName: cup.bedName,
+      bedName: bedId === undefined ? cup.bedName : (bedName(bedId) ?? null),
       proved: cup.planted === 0,
       movedMs: cup.atMs,
-      stage: mark?.stage ?? cup.atFirst,
+      stage,
       stageMs: mark?.atMs ?? cup.atMs,
       role: saidLast<{ role: Role | null }>(own, 'role')?.role ?? null,
       grade: saidLast<{ grade: number | null }>(own, 'graded')?.grade ?? null,

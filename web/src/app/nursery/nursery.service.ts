@@ -47,6 +47,13 @@ export class NurseryService {
     );
   }
 
+  /** Puts seedlings into slots of a rack. */
+  slot(rackId: string, into: readonly { readonly number: number; readonly slot: number }[]): void {
+    const slots = into.map(({ slot }) => slot);
+    const numbers = into.map(({ number }) => number);
+    this.say(numbers, { kind: 'slotted', rackId, slots }, slots.length === 1 ? `in slot ${slots[0]}` : `in slots ${slots.join(', ')}`);
+  }
+
   /** Does something for trays. */
   care(trayIds: readonly string[], done: CareWord, text: string): void {
     const id = uuid();
@@ -56,8 +63,20 @@ export class NurseryService {
   }
 
   /** What a task's button does. */
-  settle({ trayIds, done, act }: NurseryTask): void {
-    if (trayIds.length > 0 && done !== null) this.care(trayIds, done, act ?? 'Done');
+  settle({ kind, trayIds, numbers, batchId, done, says, act }: NurseryTask): void {
+    if (says !== null) this.say(numbers, says, (act ?? 'done').replace(/^\d+ /, '').toLowerCase());
+    else if (kind === 'take_in' && batchId !== null) this.stay(batchId);
+    else if (trayIds.length > 0 && done !== null) this.care(trayIds, done, act ?? 'Done');
+  }
+  /** Whether one touch does what a task asks for. */
+  settles = ({ kind, done, says, act }: NurseryTask): boolean => act !== null && (done !== null || says !== null || kind === 'take_in');
+
+  /** What came up where it was sown stays there, each with its label. */
+  private stay(batchId: string): void {
+    const id = uuid();
+    this.done(this.api.stay({ id, batchId, at: this.at() }), 'They have their labels, and stand here.', () =>
+      this.api.undoMove(batchId, { id: uuid(), entryId: id }).pipe(switchMap(() => this.api.nursery())),
+    );
   }
 
   /** A finger was in it: it is damp still. */

@@ -9,16 +9,40 @@ import { SeedlingScreen } from './seedling';
 import { TrayScreen } from './tray';
 
 const plant = (number: number, stage: Plant['stage'] = 'moved', more: Partial<Plant> = {}): Plant => ({
-  ...{ number, stage, proved: true, role: null, grade: null, late: null },
+  ...{ number, stage, proved: true, role: null, grade: null, pot: null, slot: null, late: null },
   ...more,
 });
 const task = (kind: string, more: Partial<NurseryTask> = {}): NurseryTask => ({
-  ...{ kind, trayIds: ['t1'], spotId: null, dueMs: NOW, today: true, lead: `Lead of ${kind}`, text: 'Text.', when: 'now', act: 'Done so' },
+  ...{
+    kind,
+    trayIds: ['t1'],
+    spotId: null,
+    bedId: null,
+    batchId: null,
+    cropId: null,
+    says: null,
+    dueMs: NOW,
+    today: true,
+    lead: `Lead of ${kind}`,
+    text: 'Text.',
+    when: 'now',
+    act: 'Done so',
+  },
   ...{ done: { kind: 'cover', cover: 'off' }, instead: null, numbers: [], tone: 'growth' },
   ...more,
 });
 const tray = (plants: Plant[], more: Partial<Tray> = {}): Tray => ({
-  ...{ id: 't1', batchId: 'b1', batchNumber: 7, cropId: 'leek', name: 'Leek', variety: 'Quay', destination: 'cup', finalPot: false },
+  ...{
+    id: 't1',
+    batchId: 'b1',
+    batchNumber: 7,
+    spotId: 's1',
+    cropId: 'leek',
+    name: 'Leek',
+    variety: 'Quay',
+    destination: 'cup',
+    finalPot: false,
+  },
   ...{
     blade: true,
     cover: 'on',
@@ -36,7 +60,11 @@ const tray = (plants: Plant[], more: Partial<Tray> = {}): Tray => ({
 const nursery = (trays: Tray[], tasks: NurseryTask[] = []): Nursery => ({
   ...{ nowMs: NOW, lead: tasks[0]?.lead ?? 'Nothing to do', standing: 1, out: 0, gone: 0, tasks, weather: [], located: true },
   places:
-    trays.length === 0 ? [] : [{ spotId: 's1', name: 'Sill', kind: 'sill', inWords: '19 °C, steady', setup: null, light: null, trays }],
+    trays.length === 0
+      ? []
+      : [{ spotId: 's1', name: 'Sill', kind: 'sill', inWords: '19 °C, steady', setup: null, light: null, trays, bed: null, rack: null }],
+  beds: [],
+  racks: [],
   spots: [
     { id: 's1', name: 'Sill' },
     { id: 's2', name: 'Porch' },

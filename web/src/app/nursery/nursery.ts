@@ -52,6 +52,9 @@ export class NurseryScreen {
     this.service.stage([number], stage);
   }
 
+  /** What a task is told from the others by. */
+  protected keyOf = ({ kind, trayIds, spotId, bedId, batchId, lead }: NurseryTask): string =>
+    [kind, trayIds[0], spotId, bedId, batchId, lead].join(' ');
   /** Where a task is worked at that takes more than a touch. */
   protected pageOf({ trayIds }: NurseryTask): string[] | null {
     const tray = this.all()

@@ -8,7 +8,7 @@ import { switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { SeedlingWord } from '@fresh-tuck/contract';
 import type { Role } from '@fresh-tuck/contract/choices';
-import { nextStage } from '@fresh-tuck/core/nursing';
+import { touchSays } from '@fresh-tuck/core/nursing';
 import { ROLE_WORDS, SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import type { Destination } from '@fresh-tuck/core/moving';
 import { AboutService } from '../data/household/about.service';
@@ -73,6 +73,19 @@ import { NurseryApi } from './nursery.api';
             <button matButton="outlined" type="button" class="plain" (click)="seen(trait)">Write it down</button>
           </p>
         }
+        @if (plant.seed; as isolation) {
+          <h2>Its seed</h2>
+          <p class="isolation">{{ isolation }}</p>
+          <p class="acts">
+            <a
+              matButton="outlined"
+              class="plain"
+              routerLink="/seeds"
+              [queryParams]="{ add: 1, mother: plant.packetId, plant: plant.number }"
+              >Save its seed in the box</a
+            >
+          </p>
+        }
         <h2>Its record</h2>
         <ul>
           @for (event of plant.events; track event.id) {
@@ -89,8 +102,14 @@ import { NurseryApi } from './nursery.api';
           <li>
             <span class="soft when">{{ about.moments().short(plant.movedMs) }}</span>
             <span
-              >moved to {{ plant.bedName ?? plant.destination }}:
+              >moved to {{ plant.destination === 'bed' ? (plant.bedName ?? 'a bed') : 'a ' + plant.destination }}:
               <a [routerLink]="['/batch', plant.batchId]">undo or correct that in the journal of {{ plant.batchNumber }}</a></span
+            >
+          </li>
+          <li>
+            <span class="soft when">{{ about.moments().short(plant.startedMs) }}</span>
+            <span
+              >started from the packet <a [routerLink]="['/packet', plant.packetId]">{{ plant.packetTitle }}</a></span
             >
           </li>
         </ul>
@@ -159,7 +178,7 @@ export class SeedlingScreen {
   );
   protected readonly next = computed(() => {
     const stage = this.plant()?.stage;
-    return stage ? nextStage(stage) : null;
+    return stage ? touchSays(stage, { destination: this.destination(), finalPot: false }) : null;
   });
   protected readonly destination = computed(() => (this.plant()?.destination ?? 'cup') as Destination);
   protected readonly label = computed(() => [{ kind: 'seedling' as const, id: this.number() }]);

@@ -20,6 +20,8 @@ import { PotOn } from './pot-on';
 
 /** What can be said of a seedling here; ripe and harvested belong to the garden. */
 const SAYABLE = SEEDLING_STAGES.filter((stage) => stage !== 'moved' && !reached(stage, 'ripe'));
+/** In a slot nothing is hardened or planted out. */
+const IN_SLOT: readonly SeedlingStage[] = [...SAYABLE.filter((stage) => !reached(stage, 'roots_out')), 'ripe'];
 
 const OFFERED = 2;
 
@@ -61,7 +63,9 @@ export class TrayScreen {
     () => this.place()?.trays.find(({ id, batchId }) => id === this.trayId() && batchId === this.batchId()) ?? null,
   );
   protected readonly where = computed(() => this.place()?.name ?? '');
-  protected readonly spotId = computed(() => this.place()?.spotId ?? null);
+  protected readonly spotId = computed(() => this.tray()?.spotId ?? null);
+  /** The name of where it stands: a rack stands on a sill. */
+  protected readonly stands = computed(() => this.spots().find(({ value }) => value === this.spotId())?.text ?? this.where());
   protected readonly spots = computed(() => (this.all()?.spots ?? []).map(({ id, name }) => ({ value: id, text: name })));
   protected readonly tasks = computed(() => this.tray()?.tasks ?? []);
   protected readonly cells = computed(() => {
@@ -84,9 +88,9 @@ export class TrayScreen {
   });
   /** What can be said of them: each stage with those that are not there yet. */
   protected readonly stages = computed(() =>
-    SAYABLE.map((stage) => ({ stage, title: SEEDLING_WORDS[stage].title, numbers: this.short(stage) })).filter(
-      ({ numbers }) => numbers.length > 0,
-    ),
+    (this.tray()?.destination === 'slot' ? IN_SLOT : SAYABLE)
+      .map((stage) => ({ stage, title: SEEDLING_WORDS[stage].title, numbers: this.short(stage) }))
+      .filter(({ numbers }) => numbers.length > 0),
   );
   /** The next two are offered at once; further ones when they are asked for. */
   protected readonly further = signal(false);
@@ -124,15 +128,48 @@ export class TrayScreen {
     this.picked.set(new Set());
   }
 
-  protected aria({ number, stage }: Plant): string {
-    return `${number}: ${SEEDLING_WORDS[stage].title.toLowerCase()}`;
+  protected aria({ number, stage, pot, slot }: Plant): string {
+    const shares = pot === null || pot === number ? '' : `, in one pot with ${pot}`;
+    return `${number}: ${SEEDLING_WORDS[stage].title.toLowerCase()}${shares}${slot === null ? '' : `, slot ${slot}`}`;
   }
   protected numbers = (): number[] => this.targets().map(({ number }) => number);
 
+  /** Those that are asked about which bed they go to. */
+  protected readonly bedding = signal(false);
+  protected readonly beds = computed(() => (this.all()?.beds ?? []).map(({ id, name }) => ({ value: id, text: name })));
+  protected readonly bedChoices = computed(() => [...this.beds(), { value: null, text: 'somewhere else' }]);
+  protected readonly racks = computed(() => this.all()?.racks ?? []);
+  protected readonly slotting = signal<string | null>(null);
+  /** Racks with as many free slots as are to be filled. */
+  protected readonly roomy = computed(() => this.racks().filter(({ free }) => free.length >= this.targets().length));
+  protected readonly freeSlots = computed(() => this.racks().find(({ id }) => id === this.slotting())?.free ?? []);
+
   protected say(stage: SeedlingStage): void {
+    if (stage === 'planted_out' && this.beds().length > 0 && this.tray()?.destination !== 'bed') return this.bedding.set(!this.bedding());
     this.service.stage(this.short(stage), stage);
     this.pickNone();
   }
+  protected plantOut(bedId: string | null): void {
+    const numbers = this.short('planted_out');
+    const name = this.beds().find(({ value }) => value === bedId)?.text;
+    this.service.say(numbers, { kind: 'stage', stage: 'planted_out', bedId }, name ? `planted out in ${name}` : 'planted out');
+    this.bedding.set(false);
+    this.pickNone();
+  }
+  protected intoSlot(from: number): void {
+    const rackId = this.slotting();
+    const free = this.freeSlots().filter((slot) => slot >= from);
+    const into = this.numbers().map((number, nth) => ({ number, slot: free[nth] ?? 0 }));
+    if (rackId === null || into.some(({ slot }) => slot === 0)) return;
+    this.service.slot(rackId, into);
+    this.slotting.set(null);
+    this.pickNone();
+  }
+  /** From which free slots on all that are picked find one each. */
+  protected readonly firstSlots = computed(() => {
+    const free = this.freeSlots();
+    return free.slice(0, Math.max(free.length - this.targets().length + 1, 0));
+  });
   protected lose(why: string): void {
     if (why.trim() === '') return;
     this.service.say(this.numbers(), { kind: 'lost', why: why.trim() }, `lost, ${why.trim()}`);

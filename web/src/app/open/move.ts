@@ -15,7 +15,7 @@ import {
 } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatButton } from '@angular/material/button';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { finalize, from } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, MoveRequest } from '@fresh-tuck/contract';
@@ -29,21 +29,28 @@ import { AboutService } from '../data/household/about.service';
 
 import { Outbox } from '../data/transport/outbox.service';
 import { RoundService } from '../data/household/round.service';
+import { Changes } from '../data/transport/changes.service';
+import { Choices } from '../kit/choices';
 import { Handling } from '../kit/handling';
 import { When } from '../kit/when';
+import { Word } from '../kit/word';
 import { Stepper } from '../kit/stepper';
 import { Beds } from './beds';
 import { HouseholdApi } from '../data/household/household.api';
 
+/** More to a pot than this are a sowing. */
+const MOST_TO_A_POT = 3;
 const HALF_HOUR_MS = 1_800_000;
 /** "21 to 46", as one stick in the row says it. */
 const spanOf = (numbers: readonly number[]): string => `${Math.min(...numbers)} to ${Math.max(...numbers)}`;
+/** What takes several sprouts of which one stays. */
+const POTTED: readonly Destination[] = ['cup', 'cell', 'pot', 'pellet', 'plug', 'terrarium'];
 const ROOTED = ['freed', 'patched', 'snapped'] as const;
 
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
-  imports: [MatButton, MatButtonToggleModule, Beds, Handling, Stepper, When],
+  imports: [MatButton, MatButtonToggleModule, Beds, Choices, Handling, Stepper, When, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',
@@ -104,6 +111,21 @@ export class Move {
   });
   /** Where it was said at tuck-in that they go; else nothing is chosen yet. */
   protected readonly destination = linkedSignal<Destination | null>(() => this.batch().aim.destination);
+  /** Where seedlings of this batch stand already; they are joined there. */
+  protected readonly spotId = signal<string | null>(null);
+  protected readonly joined = computed(() => this.batch().cups.length > 0);
+  protected readonly spots = toSignal(
+    inject(Changes).keep(() => this.api.spots()),
+    { initialValue: [] },
+  );
+  protected readonly stand = computed(() => this.spots().map(({ id, name }) => ({ value: id, text: name })));
+  protected readonly spotName = computed(() => this.stand().find(({ value }) => value === this.spotId())?.text ?? null);
+  /** Sprouts to a pot: as the household does, where there are so many. */
+  protected readonly perPot = linkedSignal<number>(() =>
+    POTTED.includes(this.destination() ?? 'bed') && this.count() > 1 && this.about.household().nursing.schools.pot === 'several' ? 2 : 1,
+  );
+  protected readonly potted = computed(() => POTTED.includes(this.destination() ?? 'bed') && this.count() > 1);
+  protected readonly pots = computed(() => Math.ceil(this.count() / this.perPot()));
   /** When they were moved; null is now. */
   protected readonly at = signal<string | null>(null);
   private readonly bedsOf = viewChild(Beds);
@@ -128,7 +150,7 @@ export class Move {
       : moveCard(
           this.batch().facts.crop,
           destination,
-          Math.max(this.count(), 1),
+          Math.max(this.pots(), 1),
           { told: (text) => inUnits(text, units) },
           // What stays on paper is tucked under again.
           methodOf(this.batch().facts.method).late === 'in_paper' &&
@@ -159,6 +181,9 @@ export class Move {
     this.chosen.set(next);
   }
 
+  protected potBy(by: 1 | -1): void {
+    this.perPot.update((each) => Math.min(Math.max(each + by, 1), Math.min(MOST_TO_A_POT, this.count())));
+  }
   protected countBy(by: 1 | -1): void {
     this.uncounted.update((count) => Math.min(Math.max(count + by, 0), this.countedMost()));
   }
@@ -190,6 +215,8 @@ export class Move {
       uncounted: this.uncounted(),
       destination,
       bedId: destination === 'bed' ? this.bedId() : null,
+      spotId: destination === 'bed' ? null : this.spotId(),
+      perPot: this.potted() ? this.perPot() : 1,
       rooted: this.rooted(),
       quietPlanted: this.quiet() === 'plant' ? batch.answers.state.quiet : 0,
       who: this.round.who(),

@@ -16,6 +16,8 @@ export interface TemplateFor {
   readonly name: string;
   readonly widthM: number;
   readonly lengthM: number;
+  /** Of the crop that goes there, where that is known. */
+  readonly spacingCm?: { readonly inRow: number; readonly rows: number } | null;
 }
 
 /** A sheet with a cross where each plant goes, 1:1, glued together from pages where it is larger than one. */
@@ -92,6 +94,8 @@ export class PrintTemplate {
   constructor() {
     this.form.controls.widthMm.setValue(`${Math.round(this.data.widthM * 100)} cm`);
     this.form.controls.lengthMm.setValue(`${Math.round(this.data.lengthM * 100)} cm`);
+    const { spacingCm } = this.data;
+    if (spacingCm) this.form.patchValue({ inRowMm: `${spacingCm.inRow} cm`, rowsMm: `${spacingCm.rows} cm` });
   }
 
   protected print(): void {

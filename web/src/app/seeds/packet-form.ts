@@ -41,6 +41,8 @@ export class PacketForm {
   readonly packet = input<PacketSheet | null>(null);
   /** The packet that seed was saved from. */
   readonly mother = input<PacketSheet | null>(null);
+  /** What is said of the plant that it was saved from. */
+  readonly plant = input<{ readonly note: string; readonly trait: string } | null>(null);
   readonly kept = output<PacketSheet>();
   readonly left = output();
 
@@ -127,7 +129,8 @@ export class PacketForm {
         year,
         source: 'saved here',
         generation: String((mother.generation ?? 0) + 1),
-        trait: mother.trait ?? '',
+        trait: this.plant()?.trait || (mother.trait ?? ''),
+        note: this.plant()?.note ?? '',
         motherId: mother.id,
       });
       this.form.controls.isolation.addValidators(Validators.required);

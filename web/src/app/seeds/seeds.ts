@@ -5,7 +5,7 @@ import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { debounceTime, distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
-import type { Box, BoxRow, PacketSheet } from '@fresh-tuck/contract';
+import type { Box, BoxRow, PacketSheet, Seedling } from '@fresh-tuck/contract';
 import type { Divider } from '@fresh-tuck/contract/choices';
 
 import { v7 as uuid } from 'uuid';
@@ -14,6 +14,7 @@ import { Notice } from '../data/household/notice.service';
 import { type ApiProblem } from '../data/transport/transport.service';
 import { Changes } from '../data/transport/changes.service';
 import { RateBar } from '../kit/rate-bar';
+import { NurseryApi } from '../nursery/nursery.api';
 import { PacketForm } from './packet-form';
 import { HouseholdApi } from '../data/household/household.api';
 import { SeedsApi } from './seeds.api';
@@ -32,6 +33,16 @@ const ROWS_AT_ONCE = 14;
 /** A table may be taken out with one touch for so long, ms. */
 const FRESH_MS = 14 * 86_400_000;
 
+/** A plant's label, and what was seen on it, for the packet of its seed. */
+const offPlant = ({ number, events }: Seedling): { readonly note: string; readonly trait: string } => ({
+  note: `from plant ${number}`,
+  trait: events
+    .filter(({ kind }) => kind === 'trait')
+    .map(({ inWords }) => inWords.replace(/^seen on it: /, ''))
+    .join(', ')
+    .slice(0, 200),
+});
+
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
 @Component({
   selector: 'ft-seeds',
@@ -43,12 +54,15 @@ const FRESH_MS = 14 * 86_400_000;
 export class SeedsScreen {
   private readonly api = inject(SeedsApi);
   private readonly householdApi = inject(HouseholdApi);
+  private readonly nurseryApi = inject(NurseryApi);
   private readonly destroyRef = inject(DestroyRef);
   private readonly notice = inject(Notice);
   protected readonly about = inject(AboutService);
   readonly add = input<string>();
   /** The packet that seed was saved from. */
   readonly mother = input<string>();
+  /** The label of the plant that it was saved from. */
+  readonly plant = input<string>();
 
   protected readonly typed = signal('');
   private readonly find$ = toObservable(this.typed).pipe(
@@ -76,6 +90,14 @@ export class SeedsScreen {
     {
       initialValue: null,
     },
+  );
+
+  /** What was seen on the plant that seed was saved from. */
+  protected readonly savedOff = toSignal(
+    toObservable(this.plant).pipe(
+      switchMap((number) => (number ? this.nurseryApi.seedling(Number(number)).pipe(map((plant) => offPlant(plant))) : of(null))),
+    ),
+    { initialValue: null },
   );
 
   /** Rows that are drawn: a few at once, the others with the next frames, so that no key waits for a whole box. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import type { Observable } from 'rxjs';
+import { firstValueFrom, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Reading, SpotSheet } from '@fresh-tuck/contract';
 import { counted, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
@@ -13,8 +13,11 @@ import type { ApiProblem } from '../data/transport/transport.service';
 import { Field } from '../kit/field';
 import { showProblem } from '../kit/field-errors';
 import { readBy, text } from '../kit/validators';
-import { LoggerFile } from './logger-file';
+import { LoggerFile, type Done } from '../kit/logger-file';
 import { SpotApi } from './spot.api';
+
+/** Hours that go to the server at once. */
+const PART = 1000;
 
 /** Who measures at a place: a hand, a logger's file, a thermometer that sends. */
 @Component({
@@ -52,7 +55,7 @@ import { SpotApi } from './spot.api';
       </ul>
     }
     <h3>A logger’s file</h3>
-    <ft-logger-file [spotId]="sheet().spot.id" (saved)="saved.emit($event)" />
+    <ft-logger-file [into]="bring" (saved)="saved.emit($event)" />
     <ul>
       @for (file of sheet().files; track file.id) {
         <li>
@@ -119,6 +122,23 @@ export class Thermometers {
     maxC: text('', Validators.required, readBy(this.celsius)),
   });
   protected readonly probe = new FormGroup({ name: text('', Validators.required) });
+
+  /** A logger's hours, in parts that count together once all of them are there. */
+  protected readonly bring = async (
+    { name, lines, hours }: { name: string } & Done,
+    progress: (share: number) => void,
+  ): Promise<string> => {
+    const importId = uuid();
+    const spotId = this.sheet().spot.id;
+    await firstValueFrom(this.api.begin(spotId, { id: importId, name, lines, hours: hours.length }));
+    let known = 0;
+    for (let from = 0; from < hours.length; from += PART) {
+      progress(from / hours.length);
+      known += (await firstValueFrom(this.api.part(spotId, importId, { id: uuid(), hours: hours.slice(from, from + PART) }))).known;
+    }
+    await firstValueFrom(this.api.finish(spotId, importId, { id: uuid() }));
+    return `${counted(hours.length - known, 'hour')} came in${known > 0 ? `, ${known} were known already` : ''}.`;
+  };
 
   protected degrees(celsius: number): string {
     return formatTemperature(celsius, this.about.household().units);

@@ -33,7 +33,7 @@ export type Answers = Readonly<Record<string, unknown>>;
 
 const EMPTY_NURSERY = {
   ...{ nowMs: ABOUT.nowMs, lead: 'Nothing in the nursery yet', standing: 0, out: 0, gone: 0 },
-  ...{ tasks: [], places: [], spots: [], weather: [], located: false },
+  ...{ tasks: [], places: [], spots: [], beds: [], racks: [], weather: [], located: false },
 } satisfies Nursery;
 /** What is answered where a spec says nothing else. */
 const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [], 'GET calendar/feeds': [], 'GET nursery': EMPTY_NURSERY };

@@ -15,7 +15,7 @@ import { NurseryApi } from '../nursery/nursery.api';
       <section aria-labelledby="nursed">
         <h2 id="nursed"><a routerLink="/nursery">In the nursery</a></h2>
         <ul>
-          @for (task of tasks(); track task.kind + task.trayIds[0] + task.spotId) {
+          @for (task of tasks(); track task.kind + task.trayIds[0] + task.spotId + task.lead) {
             <li>
               <b class="when">{{ task.when }}</b>
               <span [class]="task.tone === 'trouble' ? 'trouble' : ''">{{ task.lead }}</span>

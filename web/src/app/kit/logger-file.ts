@@ -1,19 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { firstValueFrom } from 'rxjs';
-import { v7 as uuid } from 'uuid';
 import { counted, formatTemperature } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { ApiProblem } from '../data/transport/transport.service';
-import { Choices, type Choice } from '../kit/choices';
-import { FileButton } from '../kit/file-button';
-import { Word } from '../kit/word';
+import { Choices, type Choice } from './choices';
+import { FileButton } from './file-button';
+import { Word } from './word';
 import type { LoggerReply, LoggerRequest } from './logger.messages';
-import { SpotApi } from './spot.api';
 
-/** Hours that go to the server at once. */
-const PART = 1000;
-type Done = Extract<LoggerReply, { kind: 'done' }>;
+export type Done = Extract<LoggerReply, { kind: 'done' }>;
 const ZONES: readonly string[] = Intl.supportedValuesOf('timeZone');
 
 /** A logger's file: read beside the page, shown before it comes in, and brought in whole or not at all. */
@@ -68,12 +63,12 @@ const ZONES: readonly string[] = Intl.supportedValuesOf('timeZone');
     }
     <p class="error" role="alert">{{ error() ?? '' }}</p>
   `,
-  styleUrl: './forms.scss',
+  styleUrl: '../spot/forms.scss',
 })
 export class LoggerFile {
-  private readonly api = inject(SpotApi);
   private readonly about = inject(AboutService);
-  readonly spotId = input.required<string>();
+  /** Takes what was read, whole or not at all, and says what came in. */
+  readonly into = input.required<(file: { readonly name: string } & Done, progress: (share: number) => void) => Promise<string>>();
   readonly saved = output<string>();
   protected readonly error = signal<string | null>(null);
   protected readonly busy = signal(false);
@@ -183,21 +178,16 @@ export class LoggerFile {
     worker.postMessage(request);
   }
 
-  protected async bring({ hours, lines }: Done): Promise<void> {
+  protected async bring(found: Done): Promise<void> {
     this.busy.set(true);
+    this.doing.set('Bringing in…');
     this.error.set(null);
-    const importId = uuid();
-    const spotId = this.spotId();
     try {
-      await firstValueFrom(this.api.begin(spotId, { id: importId, name: this.name(), lines, hours: hours.length }));
-      let known = 0;
-      for (let from = 0; from < hours.length; from += PART) {
-        this.doing.set(`Bringing in, ${Math.round((from / hours.length) * 100)} % done…`);
-        known += (await firstValueFrom(this.api.part(spotId, importId, { id: uuid(), hours: hours.slice(from, from + PART) }))).known;
-      }
-      await firstValueFrom(this.api.finish(spotId, importId, { id: uuid() }));
+      const said = await this.into()({ name: this.name(), ...found }, (share) =>
+        this.doing.set(`Bringing in, ${Math.round(share * 100)} % done…`),
+      );
       this.leave();
-      this.saved.emit(`${counted(hours.length - known, 'hour')} came in${known > 0 ? `, ${known} were known already` : ''}.`);
+      this.saved.emit(said);
     } catch (error) {
       this.error.set(
         error instanceof ApiProblem ? `${error.message} Nothing of it counts.` : 'The file could not be brought in. Nothing of it counts.',
