@@ -19,6 +19,7 @@ const ON_THE_PAGE = {
     'MOST_LATITUDE',
     'LUX_PER_MICROMOL',
     'MIXES',
+    'mixFor',
     'dilution',
     'inSpoons',
     'scaleMix',

@@ -120,6 +120,8 @@ export const tray = z.object({
   finalPot: z.boolean(),
   /** Grown as a blade: onion kin, grasses. */
   blade: z.boolean(),
+  /** The mix that suits it when it is potted on. */
+  mix: z.string(),
   cover: z.enum(COVERS),
   movedMs: z.number(),
   plants: z.array(plant),

@@ -1,3 +1,5 @@
+import type { Crop } from '../crops/index.js';
+
 /** An ingredient of a mix with its parts by volume. */
 export interface Part {
   readonly what: string;
@@ -129,6 +131,21 @@ export const MIXES: readonly MixRecipe[] = [
   ),
   recipe('airy', 'Airy mix', 'trees and taproots, deep pots', 'potting mix: 2; perlite or fine bark: 1', PRACTICE),
 ];
+
+/** The mix that suits a crop by its book, first in a small pot and then in a larger one. Common practice, no source. */
+const FOR: Readonly<Record<string, { readonly seed: string; readonly potting: string }>> = {
+  gritty: { seed: 'gritty_herbs', potting: 'gritty_herbs' },
+  airy: { seed: 'airy', potting: 'airy' },
+  aroid: { seed: 'epiphyte', potting: 'epiphyte' },
+  rich: { seed: 'coir_seed', potting: 'compost_potting' },
+};
+const USUAL = { seed: 'coir_seed', potting: 'peat_lite_b' } as const;
+const SUCCULENT = { seed: 'cactus_seed', potting: 'cactus_seed' } as const;
+
+/** The recipe that is proposed for a crop. @param use for the sprout, or for what is potted on */
+export function mixFor({ family, moving }: Pick<Crop, 'family' | 'moving'>, use: 'seed' | 'potting'): string {
+  return (family === 'Cactaceae' ? SUCCULENT : (FOR[moving.mix] ?? USUAL))[use];
+}
 
 /** What is weighed or measured of one ingredient. */
 export interface Measured {

@@ -80,6 +80,22 @@ const MIX_CAUTIONS: Readonly<Partial<Record<Destination, string>>> = {
   bed: 'Gloves in the soil, and wash your hands afterwards.',
 };
 
+/** Whether its roots live with rhizobia. */
+const rhizobia = ({ preparation }: Crop): boolean => preparation.steps.includes('inoculate');
+/** From where what lives with rhizobia goes into a bed. */
+const ROOTED: readonly Destination[] = ['bed', 'plug', 'cell', 'cup', 'pot', 'pellet'];
+/** Spaced wider than this nothing stays in glass, cm. Common practice, no source. */
+const SMALL_CM = 30;
+
+/** What a closed glass case is no home for. Common practice, no source. */
+function caseCautions({ name, growing }: Crop): string[] {
+  const winter = growing.hardiness === 'hardy' ? ` ${name} is hardy and wants a cold winter out of doors.` : '';
+  const large = (growing.spacingCm?.inRow ?? SMALL_CM + 1) > SMALL_CM ? ` It outgrows a case within months.` : '';
+  return [
+    `Never in the sun: closed glass cooks within the hour. Opened every other day, or it moulds.${winter}${large}${winter || large ? ' A case is for its first weeks.' : ''}`,
+  ];
+}
+
 /**
  * The card for moving sprouts of a crop to a place. Common practice, no source,
  * but for the crop's own depth, mix and spacing.
@@ -112,6 +128,11 @@ export function moveCard(
   if (destination === 'bed' && spacingCm) {
     lines.push({ what: 'Apart', text: words.told(`Plants ${spacingCm.inRow} cm apart, rows ${spacingCm.rows} cm apart.`) });
   }
+  if (rhizobia(crop) && ROOTED.includes(destination))
+    lines.push({
+      what: 'Inoculate',
+      text: 'For a bed of less than three years: roll the damp root and seed in rhizobium powder now, out of the sun.',
+    });
   if (restStays)
     lines.push({ what: 'What stays', text: 'Loose roots go under the paper’s edge, against the damp; then re-tuck and close it.' });
   if (destination === 'pellet')
@@ -119,8 +140,10 @@ export function moveCard(
   return {
     destination,
     lines,
-    cautions: [MIX_CAUTIONS[destination] ?? '', 'Lamps: off wet leaves, and eyes off bare ultraviolet and very bright LEDs.'].filter(
-      Boolean,
-    ),
+    cautions: [
+      MIX_CAUTIONS[destination] ?? '',
+      ...(destination === 'terrarium' ? caseCautions(crop) : []),
+      'Lamps: off wet leaves, and eyes off bare ultraviolet and very bright LEDs.',
+    ].filter(Boolean),
   };
 }

@@ -4,6 +4,7 @@ import {
   countsOf,
   dueToday,
   halfAt,
+  mixFor,
   outdoorTasks,
   sizeMs,
   sparesOf,
@@ -90,7 +91,7 @@ export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, t
   const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
   const spotId = done.places.at(-1)?.spotId ?? null;
   const shown: Tray = {
-    ...{ id, batchId, spotId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, cover: done.cover, movedMs },
+    ...{ id, batchId, spotId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, mix: mixFor(crop, 'potting'), cover: done.cover, movedMs },
     plants: there.map(({ number, stage, proved, role, grade, pot, slot }) => ({
       ...{ number, stage, proved, role, grade, late: late.get(number) ?? null, slot: slot?.slot ?? null },
       // Alone in its pot again, it shares it with nobody.

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { PlantingLaid } from '@fresh-tuck/contract';
-import { formatMetres } from '@fresh-tuck/core/units';
+import { formatMetres, uncapital } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 
 /** Pixels of the drawing to a centimetre of the bed are what fits this width; a small bed is not drawn larger than life would be. */
@@ -27,8 +27,8 @@ function rosette(x: number, y: number, r: number): string {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <svg
-      [attr.viewBox]="'-6 -6 ' + (width() + 52) + ' ' + (height() + 40)"
-      [style.max-width.px]="width() + 52"
+      [attr.viewBox]="'-6 -6 ' + (width() + 12) + ' ' + (height() + 12)"
+      [style.max-width.px]="width() + 12"
       role="img"
       [attr.aria-label]="inWords()"
     >
@@ -37,11 +37,14 @@ function rosette(x: number, y: number, r: number): string {
       <path class="furrows" [attr.d]="furrows()" />
       @for (one of drawn(); track $index) {
         <path [class]="one.proposed ? 'to-be' : 'plant'" [attr.d]="one.d" />
-        <text class="name" [attr.x]="one.x" [attr.y]="height() + 20">{{ one.name }}</text>
       }
-      <text class="side" [attr.x]="width() + 10" [attr.y]="height() / 2 + 4">{{ sides().short }}</text>
-      <text class="side" [attr.x]="width()" [attr.y]="height() + 20" text-anchor="end">{{ sides().long }}</text>
     </svg>
+    <p class="names" [style.max-width.px]="width() + 12" aria-hidden="true">
+      @for (one of drawn(); track $index) {
+        <b>{{ one.name }}</b>
+      }
+      <span class="soft">{{ sides().long }} × {{ sides().short }}</span>
+    </p>
   `,
   styles: `
     svg {
@@ -77,13 +80,14 @@ function rosette(x: number, y: number, r: number): string {
       stroke-width: 1.4;
       stroke-dasharray: 3 3;
     }
-    .name {
-      fill: var(--ink);
-      font: 700 13px var(--text);
+    .names {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 18px;
+      font-size: 14px;
     }
-    .side {
-      fill: var(--ink-soft);
-      font: 13px var(--text);
+    .names .soft {
+      margin-left: auto;
     }
   `,
 })
@@ -113,10 +117,9 @@ export class BedPlan {
       .map(({ planting: { name, spots }, proposed }) => {
         const scale = this.scale();
         const r = Math.min(Math.max(nearest(spots) * scale * ROSETTE.share, ROSETTE.least), ROSETTE.most);
-        const first = Math.min(...spots.map(({ alongCm }) => alongCm)) * scale - r;
         const ring = (x: number, y: number): string => `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
         const d = spots.map(({ alongCm, acrossCm }) => (proposed ? ring : rosette)(alongCm * scale, acrossCm * scale, r)).join('');
-        return { d, name: `${spots.length} ${name}`, x: Math.max(first, 0), proposed };
+        return { d, name: `${spots.length} ${uncapital(name)}${proposed ? ' to be planted' : ''}`, proposed };
       }),
   );
   protected readonly furrows = computed(() => {

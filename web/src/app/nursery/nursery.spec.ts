@@ -45,6 +45,7 @@ const tray = (plants: Plant[], more: Partial<Tray> = {}): Tray => ({
   },
   ...{
     blade: true,
+    mix: 'peat_lite_b',
     cover: 'on',
     movedMs: NOW,
     plants,

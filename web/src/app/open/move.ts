@@ -21,7 +21,8 @@ import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, MoveRequest } from '@fresh-tuck/contract';
 import { DESTINATION_WORDS, moveCard, QUIET_WORDS, ROOTED_WORDS, rootedInWords } from '@fresh-tuck/core/words';
 import { methodOf } from '@fresh-tuck/core/method';
-import { DESTINATIONS, type Destination } from '@fresh-tuck/core/moving';
+import { DESTINATIONS, MIX_ML, type Destination } from '@fresh-tuck/core/moving';
+import { mixFor } from '@fresh-tuck/core/nursing';
 import { quietChoices, type QuietChoice } from '@fresh-tuck/core/judging';
 import { hasTipped } from '@fresh-tuck/core/parcel';
 import { formatLength, inUnits } from '@fresh-tuck/core/units';
@@ -35,6 +36,7 @@ import { Handling } from '../kit/handling';
 import { When } from '../kit/when';
 import { Word } from '../kit/word';
 import { Stepper } from '../kit/stepper';
+import { MixCard } from '../nursery/mix-card';
 import { Beds } from './beds';
 import { HouseholdApi } from '../data/household/household.api';
 
@@ -50,7 +52,7 @@ const ROOTED = ['freed', 'patched', 'snapped'] as const;
 /** Sprouts to where they grow: which, where to, how, and the labels to write. */
 @Component({
   selector: 'ft-move',
-  imports: [MatButton, MatButtonToggleModule, Beds, Choices, Handling, Stepper, When, Word],
+  imports: [MatButton, MatButtonToggleModule, Beds, Choices, Handling, MixCard, Stepper, When, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './move.html',
   styleUrl: './move.scss',
@@ -133,6 +135,10 @@ export class Move {
   protected readonly asked = signal<string | null>(null);
   protected readonly bedId = signal<string | null>(null);
   protected readonly rootedSoFar = computed(() => rootedInWords(this.batch().rooted) ?? '');
+  protected readonly mixing = signal(false);
+  /** The mix that suits the crop, and what one pot holds of it; null where none goes in. */
+  protected readonly mix = computed(() => mixFor(this.batch().facts.crop, 'seed'));
+  protected readonly potMl = computed(() => MIX_ML[this.destination() ?? 'bed'] ?? null);
   protected readonly rooted = signal({ freed: 0, patched: 0, snapped: 0 });
   protected readonly rootedShown = linkedSignal(() => this.batch().answers.longestMm >= this.batch().facts.crop.root.lateMm);
   protected readonly quiet = signal<QuietChoice['school'] | null>(null);
