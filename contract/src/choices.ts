@@ -22,6 +22,7 @@ export const SEEDLING_EVENTS = [
   'graded',
   'role',
   'trait',
+  'pictured',
   'undo',
 ] as const;
 /** What may become of a seedling that stands no longer. */

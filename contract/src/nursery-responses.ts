@@ -40,6 +40,8 @@ export const seedling = z.object({
       why: z.string().nullable(),
       atMs: z.number(),
       inWords: z.string(),
+      /** The photograph that it is about; null for any other word. */
+      photoId: z.string().nullable(),
     }),
   ),
 });
@@ -130,7 +132,7 @@ export const tray = z.object({
   /** What it asks for by itself. */
   tasks: z.array(nurseryTask),
   /** Its seedlings from the best to the poorest, with the reason; empty for a single one. */
-  order: z.array(z.object({ number: z.number(), why: z.string() })),
+  order: z.array(z.object({ number: z.number(), why: z.string(), photoId: z.string().nullable() })),
   /** The week ahead of one that is being hardened; empty for any other. */
   week: z.array(hardeningDay),
   /** What is awaited, in words, each step a line. */

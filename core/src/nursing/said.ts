@@ -12,6 +12,12 @@ export function goesBackwards(marks: readonly StageMark[], stage: SeedlingStage,
   return before ?? marks.find((mark) => mark.atMs > atMs && stageRank(mark.stage) <= rank) ?? null;
 }
 
-/** Marks that count after potting on: roots at the base of the old pot say nothing of the new one. */
+/**
+ * Marks that count after potting on: roots at the base of the old pot say nothing of the new
+ * one, but whoever showed them had its true leaves.
+ */
 export const afterPotting = (marks: readonly StageMark[], pottedMs: number | null): StageMark[] =>
-  marks.filter(({ stage, atMs }) => stage !== 'roots_out' || pottedMs === null || atMs > pottedMs);
+  marks.flatMap((mark, index) => {
+    if (mark.stage !== 'roots_out' || pottedMs === null || mark.atMs > pottedMs) return [mark];
+    return marks.slice(0, index).some(({ stage }) => stage === 'true_leaves') ? [] : [{ ...mark, stage: 'true_leaves' as const }];
+  });

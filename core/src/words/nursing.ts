@@ -50,6 +50,7 @@ export function seedlingEventInWords({
   if (kind === 'given') return said.to ? `given to ${said.to}` : 'given away';
   if (kind === 'composted') return 'on the compost';
   if (kind === 'potted') return `potted on into ${INTO[said.destination ?? ''] ?? `a ${said.destination ?? 'pot'}`}`;
+  if (kind === 'pictured') return 'photographed';
   if (kind === 'slotted') return `in slot ${said.slot ?? ''} now`;
   if (kind === 'graded') return said.grade ? `graded ${said.grade} of 5` : 'its grade taken away';
   if (kind === 'role') return said.role ? ROLE_WORDS[said.role] : 'kept as any other';

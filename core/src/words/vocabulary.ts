@@ -111,7 +111,7 @@ export const DESTINATION_WORDS: Readonly<Record<Destination, { readonly one: str
   slot: { one: 'soilless slot', many: 'soilless slots' },
   pellet: { one: 'coir pellet', many: 'coir pellets' },
   glass: { one: 'glass of water', many: 'glasses of water' },
-  terrarium: { one: 'terrarium', many: 'terrariums' },
+  terrarium: { one: 'glass case', many: 'glass cases' },
   plug: { one: 'plug', many: 'plugs' },
   bed: { one: 'bed', many: 'beds' },
 };

@@ -78,8 +78,9 @@ export function bedStore(db: Database, crops: CropStore, weather: Pick<WeatherSt
   const shelf = shelving(db, 'bed', 'bed', {
     hangs: [
       {
-        count: `SELECT (SELECT count(*) FROM move WHERE bed_id = @id) + (SELECT count(*) FROM correction WHERE bed_id = @id)`,
-        told: (moves) => `${counted(moves, 'move')} went into it`,
+        count: `SELECT (SELECT count(*) FROM move WHERE bed_id = @id) + (SELECT count(*) FROM correction WHERE bed_id = @id)
+          + (SELECT count(*) FROM seedling_event WHERE stage = 'planted_out' AND told IS NOT NULL AND json_extract(told, '$.bedId') = @id)`,
+        told: (moves) => `${counted(moves, 'move or plant', 'moves and plants')} went into it`,
       },
     ],
     own: ['DELETE FROM soil_reading WHERE bed_id = @id'],

@@ -137,7 +137,7 @@ export function nurseryView(reader: Reader) {
     const out = count('planted_out') + count('ripe');
     // What is due now in the order of what does harm first; the rest by its hour.
     tasks.sort((a, b) => Number(b.today) - Number(a.today) || a.dueMs - b.dueMs || urgencyOf(a.kind) - urgencyOf(b.kind));
-    const due = tasks.filter(({ today, spotId, kind }) => today && spotId === null && kind !== 'take_in');
+    const due = tasks.filter(({ today, spotId }) => today && spotId === null);
     return {
       nowMs,
       lead: nurseryLead([...new Set(due.map(({ lead }) => lead))], nursed.length, out),

@@ -84,6 +84,11 @@ describe('from pot to bed', () => {
     await act([one], { kind: 'given' });
     await fill([three], [3]);
     expect(await stand()).toEqual([two, null, three, null]);
+    // A rack that somebody stands in is not cut shorter, nor removed.
+    const rack = { id: uuid(), name: 'Porch rack', slots: 2, version: 0 };
+    const shorter = await home.request.put(`/api/racks/${rackId}`).send(rack).expect(422);
+    expect((shorter.body as { detail: string }).detail).toContain(`slots must be at least 3: label ${three} stands in slot 3`);
+    await post(`racks/${rackId}/removals`, { id: uuid() }, 409);
     // Exchanged in one act.
     await fill([two, three], [3, 1]);
     expect(await stand()).toEqual([three, null, two, null]);
@@ -142,6 +147,25 @@ describe('from pot to bed', () => {
     const again = await post<{ detail: string }>('nursery/stays', { id: uuid(), batchId }, 422);
     expect(again.detail).toContain('batchId must have seedlings up that have no label yet');
     await get<Seedling>(`nursery/${tray?.plants[0]?.number}`);
+  });
+
+  it('a photograph of a plant stands beside it in the order of vigour, and is taken back with its word', async () => {
+    const [one = 0, two = 0] = await move(await showing('leek', 2), 2);
+    const photoId = uuid();
+    const png = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+    const put = (id: string, bytes: Buffer, status: number) =>
+      home.request.put(`/api/nursery/${one}/photos/${id}`).set('Content-Type', 'image/png').send(bytes).expect(status);
+    await put(uuid(), Buffer.from('no picture'), 422);
+    await put(photoId, png, 201);
+    await home.request.get(`/api/photos/${photoId}`).expect(200);
+    const order = async () => (await boards()).places[0]?.trays[0]?.order.map((each) => [each.number, each.photoId]);
+    expect(await order()).toEqual([
+      [one, photoId],
+      [two, null],
+    ]);
+    expect((await get<Seedling>(`nursery/${one}`)).events.at(-1)).toEqual(jasmine.objectContaining({ inWords: 'photographed', photoId }));
+    await post(`nursery/${one}/undos`, { id: uuid(), entryId: photoId });
+    expect((await order())?.[0]).toEqual([one, null]);
   });
 
   it('a thermometer’s file of the soil comes in whole and is taken back whole; the air of the last days stands in for it', async () => {

@@ -33,6 +33,9 @@ interface CupRow {
 /** What was moved in the same year may flower with it, ms. */
 const SEASON_MS = 300 * 86_400_000;
 
+/** From its loop to its fruit a plant is told by so many pictures. */
+const MOST_PICTURES = 12;
+
 type Kind = Seedling['events'][number]['kind'];
 interface EventRow {
   readonly id: string;
@@ -89,6 +92,7 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     WHERE p.crop_id = ? AND p.variety <> ? AND e.at_ms >= ? AND ${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} NOT IN ('moved', 'up', 'seed_leaves', 'harvested')
     ORDER BY p.variety`,
   );
+  const entryOf = value<string, [number]>(db, 'SELECT entry_id FROM cup WHERE number = ?');
   const bedName = value<string, [string]>(db, 'SELECT name FROM bed WHERE id = ?');
   const outSince = all<{ number: number }, [number]>(
     db,
@@ -198,6 +202,7 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
       gone: parted ? { kind: parted.kind as Parting, why: parted.why, atMs: parted.at_ms } : null,
       events: own.map(({ id, act_id, kind, stage: what, why, told, at_ms }) => ({
         ...{ id, actId: act_id, kind, stage: what, why, atMs: at_ms },
+        photoId: kind === 'pictured' ? ((JSON.parse(told ?? '{}') as { photoId?: string }).photoId ?? null) : null,
         inWords: seedlingEventInWords({ kind, stage: what, why, told: told === null ? null : (JSON.parse(told) as object) }),
       })),
     };
@@ -276,6 +281,25 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
           ...{ id: several ? uuidFrom(String(number), id) : id, number, act_id: id, at_ms: atMs, nowMs, supersedes: null },
         }),
       );
+    },
+    /** A photograph of a seedling, kept with its move. @returns the entry that it belongs to */
+    picture(number: number, photoId: string, nowMs: number): string {
+      if (get(number).events.filter(({ kind }) => kind === 'pictured').length >= MOST_PICTURES)
+        throw Problem.field('photo', `photo must be one of at most ${MOST_PICTURES} of a plant; take one back first`);
+      const told = JSON.stringify({ photoId });
+      insert({
+        id: photoId,
+        number,
+        kind: 'pictured',
+        stage: null,
+        why: null,
+        told,
+        act_id: photoId,
+        at_ms: nowMs,
+        nowMs,
+        supersedes: null,
+      });
+      return certain(entryOf(number));
     },
     /** Anything that was said of one, not only the last. */
     undo(number: number, id: string, entryId: string, nowMs: number): void {

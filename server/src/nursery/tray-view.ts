@@ -91,14 +91,35 @@ export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, t
   const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
   const spotId = done.places.at(-1)?.spotId ?? null;
   const shown: Tray = {
-    ...{ id, batchId, spotId, batchNumber, cropId, name: crop.name, variety, destination, finalPot, blade, mix: mixFor(crop, 'potting'), cover: done.cover, movedMs },
+    ...{
+      id,
+      batchId,
+      spotId,
+      batchNumber,
+      cropId,
+      name: crop.name,
+      variety,
+      destination,
+      finalPot,
+      blade,
+      mix: mixFor(crop, 'potting'),
+      cover: done.cover,
+      movedMs,
+    },
     plants: there.map(({ number, stage, proved, role, grade, pot, slot }) => ({
       ...{ number, stage, proved, role, grade, late: late.get(number) ?? null, slot: slot?.slot ?? null },
       // Alone in its pot again, it shares it with nobody.
       pot: there.some((other) => other.pot === pot && other.number !== number) ? pot : null,
     })),
     tasks: ownTasks(tasks, schools, nowMs, words),
-    order: there.length < 2 ? [] : vigourOrder(there).map((one) => ({ number: one.number, why: vigourInWords(one) })),
+    order:
+      there.length < 2
+        ? []
+        : vigourOrder(there).map((one) => ({
+            number: one.number,
+            why: vigourInWords(one),
+            photoId: there.find(({ number }) => number === one.number)?.photoId ?? null,
+          })),
     week: halfAt(facts, 'hardening') === null ? [] : weekOf(facts, outdoors).map((day) => hardeningDayInWords(day, words)),
     stands: standsInWords(countsOf(there.map(({ stage }) => stage))),
     awaited: awaited.flatMap((one) => awaitedInWords(one, nowMs, words) ?? []),

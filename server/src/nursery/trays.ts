@@ -39,6 +39,8 @@ export interface StandingPlant extends TrayPlant {
   readonly grade: number | null;
   /** The first label of its pot where several went into one; null where it stands alone. */
   readonly pot: number | null;
+  /** Its last photograph; null where there is none. */
+  readonly photoId: string | null;
   /** Its place in a rack; null where it has none. */
   readonly slot: { readonly rackId: string; readonly slot: number } | null;
   /** Where it grows on; null where it is in no bed, or nobody said in which. */
@@ -93,6 +95,7 @@ function plantOf(row: Row, events: readonly EventRow[]) {
       goneMs: told.find(({ kind }) => (PARTINGS as readonly string[]).includes(kind))?.at_ms ?? null,
       role: (last('role')?.said['role'] as Role | null | undefined) ?? null,
       grade: (last('graded')?.said['grade'] as number | null | undefined) ?? null,
+      photoId: (last('pictured')?.said['photoId'] as string | undefined) ?? null,
       pot: potted || row.perPot === 1 ? null : row.firstNumber + Math.floor((row.number - row.firstNumber) / row.perPot) * row.perPot,
       slot: slotted?.kind === 'slotted' ? { rackId: slotted.said['rackId'] as string, slot: slotted.said['slot'] as number } : null,
       bedId: (out?.said['bedId'] as string | null | undefined) ?? row.bedId,

@@ -23,8 +23,8 @@ function checkPicture(type: string, bytes: unknown): asserts bytes is Buffer {
   }
 }
 
-/** Photographs of looks: kept beside the household's own database, and nowhere else. */
-export function photoRoutes({ act, photoFiles, photos }: Services): Router {
+/** Photographs of looks and of plants: kept beside the household's own database, and nowhere else. */
+export function photoRoutes({ act, nursery, photoFiles, photos }: Services): Router {
   return Router()
     .get('/photos/:photoId', (request, response, next) => {
       const photo = photos.get(request.params.photoId);
@@ -56,6 +56,25 @@ export function photoRoutes({ act, photoFiles, photos }: Services): Router {
           photos.add({ id: photoId, type, content, size: bytes.length }, lookId ?? '', nowMs);
         });
         response.status(201).json({ id: photoId });
+      },
+    )
+    .put(
+      '/nursery/:number/photos/:photoId',
+      express.raw({ type: Object.keys(PHOTO_TYPES), limit: MOST_BYTES }),
+      async (request, response) => {
+        const number = Number(request.params['number']);
+        const photoId = readAs(uuidSchema, 'photoId', request.params['photoId']);
+        const type = request.get('Content-Type') ?? '';
+        const bytes: unknown = request.body;
+        checkPicture(type, bytes);
+        nursery.get(number);
+        const content = contentOf(bytes);
+        await photoFiles.put(bytes, type);
+        act(`picture ${number}`, { id: photoId, content }, (nowMs) => {
+          const entryId = nursery.picture(number, photoId, nowMs);
+          photos.add({ id: photoId, type, content, size: bytes.length }, entryId, nowMs);
+        });
+        response.status(201).json(nursery.get(number));
       },
     );
 }

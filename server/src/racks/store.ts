@@ -1,6 +1,7 @@
 import type { Rack, RackChange, RackRequest } from '@fresh-tuck/contract';
 import type { Database } from '../db/database.js';
 import { Problem } from '../http/problem.js';
+import { counted } from '@fresh-tuck/core/units';
 import { shelving } from '../shelf/shelved.js';
 import type { NurseryStore } from '../nursery/store.js';
 import type { SlotStore } from './slots.js';
@@ -14,7 +15,14 @@ export function rackStore(db: Database, nursery: NurseryStore, named: SlotStore)
   const away = db.prepare('SELECT id, name, slots, version FROM rack WHERE put_away_ms IS NOT NULL ORDER BY created_ms, rowid');
   const insert = db.prepare('INSERT INTO rack (id, name, slots, created_ms) VALUES (@id, @name, @slots, @nowMs)');
   const update = db.prepare('UPDATE rack SET name = @name, slots = @slots, version = version + 1 WHERE id = @id');
-  const shelf = shelving(db, 'rack', 'rack', { hangs: [] });
+  const shelf = shelving(db, 'rack', 'rack', {
+    hangs: [
+      {
+        count: `SELECT count(*) FROM seedling_event WHERE kind = 'slotted' AND json_extract(told, '$.rackId') = @id`,
+        told: (plants) => `${counted(plants, 'plant')} went into its slots`,
+      },
+    ],
+  });
   function list(): Rack[] {
     const slotted = named.all();
     let standing = Math.max(nursery.inSlots() - slotted.length, 0);
@@ -48,6 +56,9 @@ export function rackStore(db: Database, nursery: NurseryStore, named: SlotStore)
     /** Renamed, or with another number of slots. */
     change(id: string, { version, name, slots }: RackChange): void {
       shelf.checkVersion(id, version);
+      const last = named.all().findLast((one) => one.rackId === id);
+      if (last && last.slot > slots)
+        throw Problem.field('slots', `slots must be at least ${last.slot}: label ${last.number} stands in slot ${last.slot}`);
       update.run({ id, name, slots });
     },
   };

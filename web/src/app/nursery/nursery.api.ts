@@ -43,5 +43,7 @@ export class NurseryApi {
   readonly light = (spotId: string, body: LightRequest) => this.transport.send<Nursery>('POST', `spots/${spotId}/light`, body);
   readonly weather = (body: WeatherRequest) => this.transport.send<Nursery>('POST', 'weather', body);
   readonly undoWeather = (body: TakeBackRequest) => this.transport.send<Nursery>('POST', 'weather/undos', body);
+  readonly picture = (number: number, photoId: string, body: Blob) =>
+    this.transport.send<Seedling>('PUT', `nursery/${number}/photos/${photoId}`, body);
   readonly undo = (number: number, body: UndoRequest) => this.transport.send<Seedling>('POST', `nursery/${number}/undos`, body);
 }

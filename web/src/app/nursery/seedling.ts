@@ -16,6 +16,8 @@ import { Notice } from '../data/household/notice.service';
 import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Choices } from '../kit/choices';
+import { FileButton } from '../kit/file-button';
+import { smallPicture } from '../kit/photo';
 import { PlantDrawing } from '../kit/plant';
 import { When } from '../kit/when';
 import { Word } from '../kit/word';
@@ -25,7 +27,7 @@ import { NurseryApi } from './nursery.api';
 /** A plant from its packet to its fruit: what was said of it, each to be taken back, and what it is kept as. */
 @Component({
   selector: 'ft-seedling',
-  imports: [Choices, MatButton, MatFormFieldModule, MatInputModule, PlantDrawing, PrintLabel, RouterLink, When, Word],
+  imports: [Choices, FileButton, MatButton, MatFormFieldModule, MatInputModule, PlantDrawing, PrintLabel, RouterLink, When, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -71,6 +73,7 @@ import { NurseryApi } from './nursery.api';
               ><mat-label>Seen on it: colour, shape, vigour</mat-label><input matInput #trait maxlength="200" (keydown.enter)="seen(trait)"
             /></mat-form-field>
             <button matButton="outlined" type="button" class="plain" (click)="seen(trait)">Write it down</button>
+            <ft-file-button label="A photograph of it" accept="image/*" (chosen)="picture($event)" />
           </p>
         }
         @if (plant.seed; as isolation) {
@@ -84,6 +87,19 @@ import { NurseryApi } from './nursery.api';
               [queryParams]="{ add: 1, mother: plant.packetId, plant: plant.number }"
               >Save its seed in the box</a
             >
+          </p>
+        }
+        @if (pictures().length > 0) {
+          <p class="pictures">
+            @for (one of pictures(); track one.id) {
+              <a [href]="'/api/photos/' + one.photoId" target="_blank" rel="noopener"
+                ><img
+                  [src]="'/api/photos/' + one.photoId"
+                  [alt]="'Plant ' + plant.number + ', ' + about.moments().short(one.atMs)"
+                  loading="lazy"
+                  width="160"
+              /></a>
+            }
           </p>
         }
         <h2>Its record</h2>
@@ -134,6 +150,17 @@ import { NurseryApi } from './nursery.api';
     .said {
       font-size: 19px;
       line-height: 1.7;
+    }
+    .pictures {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+      margin: 12px 0;
+    }
+    .pictures img {
+      display: block;
+      height: auto;
+      border-radius: 6px;
     }
     h2 {
       margin-top: 18px;
@@ -201,6 +228,18 @@ export class SeedlingScreen {
     if (field.value.trim() === '') return;
     this.say({ kind: 'trait', trait: field.value.trim() }, 'written down');
     field.value = '';
+  }
+  protected readonly pictures = computed(() => (this.plant()?.events ?? []).filter(({ photoId }) => photoId !== null));
+  protected async picture(file: File): Promise<void> {
+    try {
+      const small = await smallPicture(file);
+      this.api.picture(Number(this.number()), uuid(), small).subscribe({
+        next: () => void this.notice.say('Its photograph is kept; its record takes it back.', 'Close'),
+        ...this.complain,
+      });
+    } catch (error) {
+      this.notice.say(error instanceof Error ? error.message : 'That file is no picture: a JPEG, PNG or WebP is.', 'Close');
+    }
   }
   protected takeBack(entryId: string): void {
     this.api.undo(Number(this.number()), { id: uuid(), entryId }).pipe(takeUntilDestroyed(this.destroyRef)).subscribe(this.complain);

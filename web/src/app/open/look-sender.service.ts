@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, LookRequest } from '@fresh-tuck/contract';
 import { UndoOffer } from '../data/household/undo-offer.service';
 import { Outbox, type Sent } from '../data/transport/outbox.service';
-import { smallPicture } from './photo';
+import { smallPicture } from '../kit/photo';
 
 /** Sends a look, and then its picture; both wait in this browser where the server does not answer. */
 @Injectable({ providedIn: 'root' })

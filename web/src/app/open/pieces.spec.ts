@@ -9,7 +9,7 @@ import { aBatch, problem, show } from '../testing/house';
 import { Keys } from './keys';
 import { Legend } from './legend';
 import { Peek } from './peek';
-import { smallPicture } from './photo';
+import { smallPicture } from '../kit/photo';
 import { SeedSheet, type SeedSheetData } from './seed-sheet';
 
 describe('one seed’s sheet', () => {

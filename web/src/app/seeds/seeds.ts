@@ -40,7 +40,7 @@ const offPlant = ({ number, events }: Seedling): { readonly note: string; readon
     .filter(({ kind }) => kind === 'trait')
     .map(({ inWords }) => inWords.replace(/^seen on it: /, ''))
     .join(', ')
-    .slice(0, 200),
+    .slice(0, 120),
 });
 
 /** The seed box behind its dividers: what to test first, what to use up, what is short. */
