@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, Nursery, PacketName, Sitting, SittingName, Spot } from '@fresh-tuck/contract';
+import type { Batch, Bed, Nursery, PacketName, Sitting, SittingName, Spot } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -31,6 +31,7 @@ const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 const [sitting] = await get<SittingName[]>('sittings');
 const hardened = (await get<Nursery>('nursery')).places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
+const [bed] = await get<Bed[]>('beds');
 const mat = (await get<Spot[]>('spots')).find(({ kind }) => kind === 'mat');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
@@ -53,12 +54,12 @@ const shots: Shot[] = [
   { name: 'shelf', path: 'shelf' },
   { name: 'shelf-phone', path: 'shelf', phone: true, dark: true },
   { name: 'spot', path: `spot/${mat?.id}` },
-  { name: 'crop', path: 'crop/okra' },
   { name: 'seeds', path: 'seeds' },
   { name: 'packet', path: `packet/${tested?.id}` },
   { name: 'nursery', path: 'nursery' },
   { name: 'sitting', path: `sitting/${sitting?.id}`, before: listed },
   { name: 'nursery-phone', path: 'nursery', phone: true, dark: true },
+  { name: 'bed', path: `bed/${bed?.id}` },
   { name: 'hardening', path: `nursery/${hardened?.id}/${hardened?.batchId}` },
 ];
 

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { NurseryPlace, Plant, Tray } from '@fresh-tuck/contract';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
@@ -7,7 +8,7 @@ import { plantOnSheet } from '../kit/plant-sheet';
 /** A rack of slots over its water: who stands in which, and which are free. */
 @Component({
   selector: 'ft-rack',
-  imports: [RouterLink],
+  imports: [MatButton, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ol>
@@ -37,7 +38,7 @@ import { plantOnSheet } from '../kit/plant-sheet';
     @if (loose().length > 0) {
       <p class="soft">
         {{ loose().length }} stand in no slot that has a name yet.
-        <button type="button" class="linklike" (click)="fill.emit(first())">
+        <button matButton="text" type="button" class="quiet" (click)="fill.emit(first())">
           {{ first().length === 1 ? 'Into the free slot' : 'Into the free slots in order' }}
         </button>
       </p>
@@ -91,16 +92,6 @@ import { plantOnSheet } from '../kit/plant-sheet';
       background: var(--surface);
       color: var(--ink);
       font: 700 13px/15px var(--text);
-    }
-    .linklike {
-      min-height: 48px;
-      padding: 0 4px;
-      border: 0;
-      background: none;
-      color: var(--growth-word);
-      font: 700 15px var(--text);
-      text-decoration: underline;
-      cursor: pointer;
     }
   `,
 })
