@@ -27,6 +27,7 @@ const SCREENS = [
   'nursery',
   'nursery/TRAY',
   'seedling/LABEL',
+  'bed/BED',
   'more',
   'sitting',
   'sitting/SITTING',
@@ -43,7 +44,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     const [batch] = (await (await request.get(`${demo.address}api/batches`)).json()) as Batch[];
     const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as PacketName[];
     const [sitting] = (await (await request.get(`${demo.address}api/sittings`)).json()) as SittingName[];
-    const { places } = (await (await request.get(`${demo.address}api/nursery`)).json()) as Nursery;
+    const { beds, places } = (await (await request.get(`${demo.address}api/nursery`)).json()) as Nursery;
     const tray = places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
     const ids = {
       BATCH: batch?.id,
@@ -51,9 +52,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
       SITTING: sitting?.id,
       TRAY: `${tray?.id}/${tray?.batchId}`,
       LABEL: String(tray?.plants[0]?.number),
+      BED: beds[0]?.id,
     };
     for (const screen of SCREENS) {
-      await page.goto(demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL/, (what) => ids[what as keyof typeof ids] ?? ''));
+      await page.goto(demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL|BED/, (what) => ids[what as keyof typeof ids] ?? ''));
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
       // The worker's answer is part of what is checked.
       if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();

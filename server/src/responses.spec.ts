@@ -45,15 +45,16 @@ async function livedIn(): Promise<{ home: Household; testId: string; closedId: s
   await post(`batches/${closed.id}/closings`, { id: uuid(), reason: 'given_up' });
   const water = batchBody(home.packetId, home.spotId, { method: 'water', seeds: 2, towel: undefined });
   await post('batches', JSON.parse(JSON.stringify(water)) as object);
-  await post('beds', { id: uuid(), name: 'Court bed', widthM: 1, lengthM: 2, madeYear: 2024 });
+  const bedId = uuid();
+  await post('beds', { id: bedId, name: 'Court bed', widthM: 1, lengthM: 2, madeYear: 2024 });
   await post('racks', { id: uuid(), name: 'Rack', slots: 8 });
   await post('rounds', { id: uuid(), batchIds: [home.batchId] });
-  return { home, testId: test.id, closedId: closed.id };
+  return { home, testId: test.id, closedId: closed.id, bedId };
 }
 
 describe('every answer', () => {
   it('is what the contract says, to the last field', async () => {
-    const { home, testId, closedId } = await livedIn();
+    const { home, testId, closedId, bedId } = await livedIn();
     const answers: [path: string, schema: z.ZodType][] = [
       ['about', contract.about],
       ['today', contract.today],
@@ -71,6 +72,8 @@ describe('every answer', () => {
       ['crops/okra/seasons', contract.pastSeasons],
       ['nursery', contract.nursery],
       ['beds', z.array(contract.bed)],
+      [`beds/${bedId}?cropId=leek&plants=12`, contract.bedPage],
+      [`beds/${bedId}/soil`, z.array(contract.soilReading)],
       ['racks', z.array(contract.rack)],
       ['rounds/current', contract.round],
       ['find?words=okra', z.array(contract.found)],

@@ -1,7 +1,8 @@
 import type { Crop } from '../crops/index.js';
 import { bedGate, type BedFacts, type BedGate, type SoilKnown } from '../moving/index.js';
 import { DAY_MS } from '../units/index.js';
-import { halfAt, type TrayTask } from './tasks.js';
+import { reached } from './stages.js';
+import type { TrayTask } from './tasks.js';
 import type { TrayFacts } from './tray.js';
 
 /** So long after planting day its nets and supports are asked for. */
@@ -11,8 +12,14 @@ const READ_AGAIN_DAYS = 3;
 /** While frost keeps something in for longer than this, nobody reads the soil for it, ms. */
 const FROST_NEAR_MS = 7 * DAY_MS;
 
-/** When a tray was planted where it stays, ms; null while it is nursed. */
-export const plantedMs = (facts: TrayFacts): number | null => (facts.destination === 'bed' ? facts.movedMs : halfAt(facts, 'planted_out'));
+/** When the last of a tray was planted where it stays, ms; null while all of it is nursed. */
+export function plantedMs({ destination, movedMs, plants }: TrayFacts): number | null {
+  if (destination === 'bed') return movedMs;
+  const out = plants.flatMap(({ goneMs, marks }) =>
+    goneMs === null ? (marks.find(({ stage }) => reached(stage, 'planted_out'))?.atMs ?? []) : [],
+  );
+  return out.length === 0 ? null : Math.max(...out);
+}
 
 /**
  * What is put up on planting day: what it climbs on, and the net against what eats it.

@@ -1,7 +1,6 @@
 import { v5 as uuidFrom } from 'uuid';
-import { PARTINGS, type BatchWithJournal, type Parting, type Role, type Seedling, type SeedlingWord } from '@fresh-tuck/contract';
+import { PARTINGS, type Parting, type Role, type Seedling, type SeedlingWord } from '@fresh-tuck/contract';
 import { afterPotting, goesBackwards, reached, type SeedlingStage, type StageMark } from '@fresh-tuck/core/nursing';
-import { pooledFates, type Destination, type Fates } from '@fresh-tuck/core/moving';
 import { inUnits, wordsFor } from '@fresh-tuck/core/units';
 import { partingInWords, seedlingEventInWords, seedSavingInWords, SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import type { CropStore } from '../crops/store.js';
@@ -11,7 +10,8 @@ import { all, certain, first, value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 import type { HouseholdStore } from '../household/store.js';
 import type { SlotStore } from '../racks/slots.js';
-import { gone, MOVED, PAST, said, STAGE, STAGE_AT_FIRST } from './standing.js';
+import { fateStore } from './fates.js';
+import { gone, MOVED, said, STAGE, STAGE_AT_FIRST } from './standing.js';
 
 interface CupRow {
   readonly number: number;
@@ -125,37 +125,6 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     `INSERT INTO seedling_event (id, cup_number, kind, stage, why, told, act_id, at_ms, recorded_ms, supersedes)
     VALUES (@id, @number, @kind, @stage, @why, @told, @act_id, @at_ms, @nowMs, @supersedes)`,
   );
-  // Sprouts moved and snapped on the way, by crop: what the start count learns from.
-  const handled = first<{ moved: number; snapped: number }, [string]>(
-    db,
-    `SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
-      coalesce(sum(m.snapped), 0) AS snapped
-    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
-    WHERE p.crop_id = ? AND ${MOVED}`,
-  );
-  // How sprouts that had rooted into the paper came out, and what became of the labels of moves that were all of one kind.
-  const LOST = gone(['lost']);
-  const LIVED = `NOT ${LOST} AND (${gone(['given', 'composted'])} OR ${PAST})`;
-  const fate = (kind: 'freed' | 'patched', other: 'freed' | 'patched', what: string): string =>
-    `coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND m.${kind} > 0 AND m.${other} = 0 AND ${what})), 0)`;
-  const rooted = first<BatchWithJournal['rooted'], [string]>(
-    db,
-    `SELECT coalesce(sum(m.freed), 0) AS freed, coalesce(sum(m.patched), 0) AS patched, coalesce(sum(m.snapped), 0) AS snapped,
-      ${fate('freed', 'patched', LIVED)} AS freedLived, ${fate('freed', 'patched', LOST)} AS freedLost,
-      ${fate('patched', 'freed', LIVED)} AS patchedLived, ${fate('patched', 'freed', LOST)} AS patchedLost
-    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
-    WHERE p.crop_id = ? AND m.freed + m.patched + m.snapped > 0 AND ${MOVED}`,
-  );
-  const fates = all<{ destination: Destination; lived: number; lost: number }, [string]>(
-    db,
-    `SELECT destination, sum(lost) AS lost, sum(lived) AS lived
-    FROM (SELECT m.entry_id AS moved, ${wentTo('m')} AS destination, ${LOST} AS lost, ${LIVED} AS lived
-      FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
-        JOIN cup c ON c.entry_id = e.id AND c.planted = 0
-      WHERE p.crop_id = ? AND ${MOVED})
-    GROUP BY destination, moved`,
-  );
-
   const marksOf = ({ atFirst, atMs }: CupRow, own: readonly EventRow[]): StageMark[] =>
     afterPotting(
       [{ stage: atFirst, atMs }, ...own.flatMap(({ stage, at_ms }) => (stage === null ? [] : [{ stage, atMs: at_ms }]))],
@@ -317,19 +286,7 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
           ...{ act_id: id, at_ms: nowMs, nowMs, supersedes },
         });
     },
-    /**
-     * Seedlings of a crop by where they were moved to: those past danger (a true leaf, planted
-     * out, given away) and those lost. The ones in between tell nothing yet.
-     */
-    fates(cropId: string): Partial<Record<Destination, Fates>> {
-      const trays = fates(cropId);
-      const places = [...new Set(trays.map(({ destination }) => destination))];
-      return Object.fromEntries(places.map((place) => [place, pooledFates(trays.filter(({ destination }) => destination === place))]));
-    },
-    /** Sprouts of a crop that had rooted into the paper, how they came out and fared. */
-    rooted: (cropId: string): BatchWithJournal['rooted'] => certain(rooted(cropId)),
-    /** Sprouts of a crop that were moved, and that snapped on the way. */
-    handled: (cropId: string): { moved: number; snapped: number } => certain(handled(cropId)),
+    ...fateStore(db),
   };
 }
 export type NurseryStore = ReturnType<typeof nurseryStore>;

@@ -10,6 +10,7 @@ import {
   sparesOf,
   trayAwaits,
   plantingDayTasks,
+  reached,
   thinnings,
   trayTasks,
   vigourOrder,
@@ -87,7 +88,12 @@ export function trayView(tray: StandingTray, done: TrayCare, facts: TrayFacts, t
     ...release(tray, facts, there, around),
     ...plantingDayTasks(facts, done.planted, nowMs),
   ];
-  const tasks = all.map((task): OwnTask => ({ task, trayId: id, spoken, words: trayTaskInWords(task, spoken, schools, celsius, words) }));
+  // Net and support are for those of it that stand in the bed.
+  const out = { ...spoken, destination: 'bed' as const, plants: tray.plants.filter(({ stage }) => reached(stage, 'planted_out')).length };
+  const tasks = all.map((task): OwnTask => {
+    const of = (task.kind === 'net' || task.kind === 'support') && destination !== 'bed' ? out : spoken;
+    return { task, trayId: id, spoken: of, words: trayTaskInWords(task, of, schools, celsius, words) };
+  });
   const late = new Map(awaited.flatMap((one) => one.late.map(({ number, comes }) => [number, comes] as const)));
   const spotId = done.places.at(-1)?.spotId ?? null;
   const shown: Tray = {
