@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { batchBody, household, lookBody, type Household } from './testing/household.js';
 
 /** A household in which something of everything has happened. */
-async function livedIn(): Promise<{ home: Household; testId: string; closedId: string }> {
+async function livedIn(): Promise<{ home: Household; testId: string; closedId: string; bedId: string }> {
   const home = await household();
   const post = async (path: string, body: object): Promise<void> => {
     const { status, text } = await home.request.post(`/api/${path}`).send(body);
