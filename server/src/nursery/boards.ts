@@ -18,7 +18,7 @@ import { litPlace, skyOf, usualLight } from './lit.js';
 import { raising } from './raised.js';
 import { bedsOf } from './in-beds.js';
 import { BARE, shownTasks, told, type OwnTask } from './rounds.js';
-import { racksWithFree, standsIn } from './places.js';
+import { keyOf, racksWithFree, standsIn } from './places.js';
 import { trayView } from './tray-view.js';
 import type { StandingTray } from './trays.js';
 import { groupsOf } from './view.js';
@@ -116,7 +116,7 @@ export function nurseryView(reader: Reader) {
     };
     const places = [...sites, null].flatMap((spot): NurseryPlace[] => {
       const here = all.filter(({ spotId }) => spotId === (spot?.id ?? null));
-      const loose = here.filter(({ shown }) => !rackOf.has(shown.id) && !bedOf.has(shown.id)).map(({ shown }) => shown);
+      const loose = here.filter(({ shown }) => !rackOf.has(keyOf(shown)) && !bedOf.has(keyOf(shown))).map(({ shown }) => shown);
       // What stands in a rack on the sill is lit by its window too.
       const lit = spot && here.length > 0 ? lightOf(spot, here) : { setup: null, light: null };
       const inRacks = shared.filter(({ first }) => first.spotId === (spot?.id ?? null)).map(({ place }) => ({ ...place, ...lit }));
@@ -129,7 +129,7 @@ export function nurseryView(reader: Reader) {
     });
     const inBed = new Map<string, NurseryPlace['trays']>();
     for (const { shown } of all) {
-      const bedId = bedOf.get(shown.id);
+      const bedId = bedOf.get(keyOf(shown));
       if (bedId) inBed.set(bedId, [...(inBed.get(bedId) ?? []), shown]);
     }
     places.push(...inBeds.places(known, inBed, words));

@@ -125,9 +125,17 @@ describe('from pot to bed', () => {
     expect([net?.today, strings?.lead]).toEqual([true, 'Stakes and string round the broad bean plants']);
     await post('nursery/care', { id: uuid(), trayIds: strings?.trayIds, done: strings?.done });
     expect([await task('support'), (await task('net'))?.today]).toEqual([undefined, true]);
+    // The others go straight in: of one batch some are out, and what is nursed in the bed is none of the plugs.
+    await move(batchId, 2, { destination: 'bed', bedId });
+    const inBed = (await boards()).places.find(({ name }) => name === 'Court bed');
+    expect(inBed?.trays.map(({ destination, plants }) => [destination, plants.length])).toEqual([['bed', 2]]);
     // Taken back, they stand in their plugs again, and in no bed.
     await post('nursery/acts/undos', { id: uuid(), actId: id });
-    expect([(await get<Bed[]>('beds'))[0]?.taken.plants, (await boards()).standing]).toEqual([0, 20]);
+    const back = (await boards()).places;
+    expect(back.map(({ name, trays }) => [name, trays.map(({ destination, plants }) => [destination, plants.length])])).toEqual([
+      ['Hall cupboard', [['plug', 20]]],
+      ['Court bed', [['bed', 2]]],
+    ]);
   });
 
   it('what came up where it was sown is labelled there in one touch, and stands where its batch stands', async () => {

@@ -10,6 +10,10 @@ interface Stood {
   readonly there: readonly StandingPlant[];
 }
 
+/** What a tray is told from the others by: of one batch some may stand in plugs and some in a bed. */
+export const keyOf = ({ id, batchId, destination }: Pick<Tray, 'id' | 'batchId' | 'destination'>): string =>
+  [id, batchId, destination].join(' ');
+
 /** What names of a rack's slots are not taken. */
 export const racksWithFree = (racks: readonly Rack[], slotted: readonly Slotted[]): Nursery['racks'] =>
   racks.map(({ id, name, slots }) => {
@@ -26,13 +30,13 @@ export function standsIn(all: readonly Stood[], racks: readonly Rack[], slotted:
       // Nobody said in which slots: the first rack is proposed.
       const named = there.find(({ slot }) => slot !== null && racks.some(({ id }) => id === slot.rackId))?.slot?.rackId;
       const rackId = named ?? racks[0]?.id;
-      if (rackId !== undefined) rackOf.set(shown.id, rackId);
+      if (rackId !== undefined) rackOf.set(keyOf(shown), rackId);
     }
     const bedId = shown.destination === 'bed' ? (there.find((plant) => plant.bedId !== null)?.bedId ?? null) : null;
-    if (bedId !== null && beds.has(bedId)) bedOf.set(shown.id, bedId);
+    if (bedId !== null && beds.has(bedId)) bedOf.set(keyOf(shown), bedId);
   }
   const shared = racks.flatMap((rack) => {
-    const here = all.filter(({ shown }) => rackOf.get(shown.id) === rack.id);
+    const here = all.filter(({ shown }) => rackOf.get(keyOf(shown)) === rack.id);
     const [first] = here;
     if (!first) return [];
     const own = slotted.filter(({ rackId }) => rackId === rack.id);

@@ -81,7 +81,7 @@ describe('the nursery', () => {
   it('leads with what is to be done', async () => {
     const busy = await show(NurseryScreen, { 'GET nursery': nursery([tray([plant(1)])], [task('uncover')]) });
     expect(busy.find('h1')?.textContent?.trim()).toBe('Lead of uncover');
-    expect(busy.find('header a')?.getAttribute('href')).toBe('/nursery/t1/b1');
+    expect(busy.find('header a')?.getAttribute('href')).toBe('/nursery/t1/b1?standing=cup');
   });
 
   it('takes a seedling a stage on by one touch, in its last pot past the roots, and back by undo', async () => {

@@ -17,6 +17,7 @@ import { plantOnSheet } from '../kit/plant-sheet';
           @if (one.plant; as plant) {
             <a
               [routerLink]="['/nursery', one.tray!.id, one.tray!.batchId]"
+              [queryParams]="{ standing: one.tray!.destination }"
               [class.due]="due().has(plant.number)"
               [attr.aria-label]="'Slot ' + one.slot + ': ' + plant.number + ' ' + one.tray!.name + ', ' + words(plant) + '. Open the tray'"
             >

@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
-import type { Plant } from '@fresh-tuck/contract';
+import type { Plant, Tray } from '@fresh-tuck/contract';
 import { COVERS, type Cover, NURSERY_TROUBLES, reached, SEEDLING_STAGES, type SeedlingStage } from '@fresh-tuck/core/nursing';
 import { COVER_WORDS, SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
@@ -53,15 +53,14 @@ export class TrayScreen {
   protected readonly about = inject(AboutService);
   readonly trayId = input.required<string>();
   readonly batchId = input.required<string>();
+  /** What they stand in, where some of the batch stand in something else. */
+  readonly standing = input<string>();
 
   protected readonly all = this.service.all;
-  private readonly place = computed(
-    () =>
-      this.all()?.places.find(({ trays }) => trays.some(({ id, batchId }) => id === this.trayId() && batchId === this.batchId())) ?? null,
-  );
-  protected readonly tray = computed(
-    () => this.place()?.trays.find(({ id, batchId }) => id === this.trayId() && batchId === this.batchId()) ?? null,
-  );
+  private readonly isThis = ({ id, batchId, destination }: Tray): boolean =>
+    id === this.trayId() && batchId === this.batchId() && (this.standing() ?? destination) === destination;
+  private readonly place = computed(() => this.all()?.places.find(({ trays }) => trays.some(this.isThis)) ?? null);
+  protected readonly tray = computed(() => this.place()?.trays.find(this.isThis) ?? null);
   protected readonly where = computed(() => this.place()?.name ?? '');
   protected readonly spotId = computed(() => this.tray()?.spotId ?? null);
   /** The name of where it stands: a rack stands on a sill. */
