@@ -16,7 +16,7 @@ import { seasonStore } from './nursery/seasons.js';
 import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
 import { photoStore } from './photos/store.js';
-import { slotStore } from './racks/slots.js';
+import { slotStore } from './nursery/slots.js';
 import { rackStore } from './racks/store.js';
 import { roundStore } from './rounds/store.js';
 import { sittingStore } from './sittings/store.js';

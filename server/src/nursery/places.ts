@@ -1,6 +1,6 @@
 import type { Nursery, NurseryPlace, Rack, Tray } from '@fresh-tuck/contract';
 import { counted } from '@fresh-tuck/core/units';
-import type { Slotted } from '../racks/slots.js';
+import type { Slotted } from './slots.js';
 import type { StandingPlant } from './trays.js';
 
 /** A tray with where it stands. */

@@ -9,7 +9,7 @@ import { bedOf, closed, happened, untucked, wentTo } from '../db/standing.js';
 import { all, certain, first, value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 import type { HouseholdStore } from '../household/store.js';
-import type { SlotStore } from '../racks/slots.js';
+import type { SlotStore } from './slots.js';
 import { fateStore } from './fates.js';
 import { gone, MOVED, said, STAGE, STAGE_AT_FIRST } from './standing.js';
 

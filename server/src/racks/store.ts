@@ -4,7 +4,7 @@ import { Problem } from '../http/problem.js';
 import { counted } from '@fresh-tuck/core/units';
 import { shelving } from '../shelf/shelved.js';
 import type { NurseryStore } from '../nursery/store.js';
-import type { SlotStore } from './slots.js';
+import type { SlotStore } from '../nursery/slots.js';
 
 /**
  * Soilless systems. A move says "slot" and not which rack's: the living seedlings in

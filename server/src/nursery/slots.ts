@@ -2,7 +2,7 @@ import { PARTINGS } from '@fresh-tuck/contract';
 import type { Database } from '../db/database.js';
 import { first, all } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
-import { gone, MOVED, said, STAGE } from '../nursery/standing.js';
+import { gone, MOVED, said, STAGE } from './standing.js';
 
 /** A living seedling in a slot that somebody named. */
 export interface Slotted {
