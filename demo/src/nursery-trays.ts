@@ -130,7 +130,7 @@ export const TRAYS: readonly DemoTray[] = [
     ],
   },
   {
-    ...{ cropId: 'melon', variety: 'Lamp Oil', year: 2025, packetSeeds: 20, seeds: 5, moved: 4, destination: 'pot' },
+    ...{ cropId: 'morning-glory', variety: 'Lamp Oil', year: 2025, packetSeeds: 20, seeds: 5, moved: 4, destination: 'pot' },
     ...{
       start: '2026-03-18T18:30',
       moveAt: '2026-03-23T07:20',
@@ -147,7 +147,7 @@ export const TRAYS: readonly DemoTray[] = [
     ],
   },
   {
-    ...{ cropId: 'sorrel', variety: 'Lock Gate', year: 2025, packetSeeds: 120, seeds: 10, moved: 8, destination: 'cell' },
+    ...{ cropId: 'lupin', variety: 'Lock Gate', year: 2025, packetSeeds: 120, seeds: 10, moved: 8, destination: 'cell' },
     ...{ start: '2026-02-12T18:30', moveAt: '2026-02-18T07:20', spot: 'Porch', lidOff: '2026-02-26T07:10', watered: '2026-04-05T07:00' },
     marks: [
       ['2026-02-25T07:00', 8, 'up'],

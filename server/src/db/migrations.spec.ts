@@ -111,6 +111,11 @@ const SAID: Readonly<Record<string, (nth: number) => unknown>> = {
   'carrier.kind': (nth) => ['towel', 'pots', 'glass'][nth - 1],
   'round.batch_ids': () => '[]',
   'said.batch_id': (nth) => id('batch', nth),
+  'household.nursing': () => '{}',
+  'seedling_event.told': () => '{}',
+  'care.kind': (nth) => ['seen', 'cover', 'place'][nth - 1],
+  'care.told': (nth) => ['{}', '{"cover":"off"}', '{}'][nth - 1],
+  'spot_light.light': () => '{"daylit":"window","facing":"noon","glazing":"two","metresIn":0,"opposite":false,"lamp":null}',
 };
 const ONE_ROW = ['household', 'look', 'move', 'closing'];
 /** Kept empty: nothing points to them, or they are filled by what is. */
