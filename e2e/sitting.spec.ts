@@ -177,7 +177,7 @@ test('three lots share a bag, what clashes is named and mended, and a label’s 
   await expect(page).toHaveURL(new RegExp(`batch/${okra?.id}`));
   await page.goto(`${own.address}scan`);
   const strange = picture.replace('label', 'strange.png');
-  writeFileSync(strange, readFileSync('docs/screenshots/crop.png'));
+  writeFileSync(strange, readFileSync('docs/screenshots/seeds.png'));
   await page.locator('input[type=file]').setInputFiles(strange);
   await expect(page.getByText('No code is to be seen in it.')).toBeVisible();
 });
