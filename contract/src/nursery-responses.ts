@@ -197,8 +197,6 @@ export const bedPage = z.object({
   proposed: plantingLaid.nullable(),
   /** Whether it can take them now. */
   gate: z.object({ tone: z.enum(['growth', 'trouble', 'waiting', 'water']), text: z.string() }).nullable(),
-  /** How many of them fit; null where the crop has no spacing. */
-  fits: z.number().nullable(),
   spacingCm: z.object({ inRow: z.number(), rows: z.number() }).nullable(),
 });
 

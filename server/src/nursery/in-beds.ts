@@ -92,7 +92,7 @@ export function bedsOf(reader: Reader) {
       const gate = crop && bedGate(crop, { ...bed, takenM2: bed.taken.areaM2 }, bed.soil, year);
       return {
         ...{ bed, plantings: laid, proposed, gate: gate && bedInWords(gate, home.units, true) },
-        ...{ fits: gate?.places ?? null, spacingCm: crop?.growing.spacingCm ?? null },
+        spacingCm: crop?.growing.spacingCm ?? null,
       };
     },
     /** What beds ask for, and what came up where it was sown and has no label yet. */

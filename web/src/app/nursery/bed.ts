@@ -6,6 +6,7 @@ import { RouterLink } from '@angular/router';
 import { combineLatest, firstValueFrom, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { soilDays } from '@fresh-tuck/core/moving';
+import { reached } from '@fresh-tuck/core/nursing';
 import { counted, formatTemperature, parseCelsius, uncapital } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
@@ -40,14 +41,16 @@ export class BedScreen {
   protected readonly service = inject(NurseryService);
   readonly bedId = input.required<string>();
 
-  /** Trays of which some could go out, by crop; the bed's own stand there already. */
+  /** What is big enough to go out, by crop; the bed's own stand there already. */
   protected readonly crops = computed(() => {
     const crops = new Map<string, { cropId: string; name: string; numbers: number[] }>();
     for (const tray of (this.service.all()?.places ?? []).flatMap(({ trays }) => trays)) {
       if (tray.destination === 'bed' || tray.finalPot) continue;
       const one = crops.get(tray.cropId) ?? { cropId: tray.cropId, name: tray.name, numbers: [] };
-      // The best go out first.
-      const order = tray.order.length > 0 ? tray.order.map(({ number }) => number) : tray.plants.map(({ number }) => number);
+      const grown = tray.plants.filter(({ stage }) => reached(stage, 'true_leaves')).map(({ number }) => number);
+      if (grown.length === 0) continue;
+      // The best go out first; a single one has no order.
+      const order = tray.order.length > 0 ? tray.order.map(({ number }) => number).filter((number) => grown.includes(number)) : grown;
       crops.set(tray.cropId, { ...one, numbers: [...one.numbers, ...order] });
     }
     return [...crops.values()];
@@ -126,11 +129,14 @@ export class BedScreen {
   protected readonly bring = async ({ hours }: Done): Promise<string> => {
     const { field } = this.about.moments();
     const days = soilDays(hours.map(([hour, minC, maxC]) => ({ day: field(hour * 3_600_000).slice(0, 10), minC, maxC })));
-    await firstValueFrom(this.api.importSoil(this.bedId(), { id: uuid(), days: [...days] }));
+    this.brought = uuid();
+    await firstValueFrom(this.api.importSoil(this.bedId(), { id: this.brought, days: [...days] }));
     return `${counted(days.length, 'day')} of soil came in.`;
   };
+  /** The file that came in last: taken back whole. */
+  private brought = '';
   protected tell(text: string): void {
-    this.notice.say(text, 'Close');
+    this.said(text, this.brought);
   }
   protected takeBack(recordId: string): void {
     this.api.undoSoil(this.bedId(), { id: uuid(), recordId }).subscribe(this.complain);

@@ -39,7 +39,7 @@ const bed: Bed = {
 };
 const spots = [1, 2, 3].map((nth) => ({ alongCm: 20, acrossCm: 15 + nth * 30 }));
 const page = (over: number, tone: 'growth' | 'trouble' = 'growth'): BedPage => ({
-  ...{ bed, plantings: [], gate: { tone, text: 'Its gate.' }, fits: 3, spacingCm: { inRow: 30, rows: 40 } },
+  ...{ bed, plantings: [], gate: { tone, text: 'Its gate.' }, spacingCm: { inRow: 30, rows: 40 } },
   proposed: { cropId: 'celeriac', name: 'Celeriac', plants: 3 + over, spots, over, text: 'One row of 3.' },
 });
 
@@ -61,6 +61,13 @@ describe('a bed by itself', () => {
     expect(screen.sent('POST', 'nursery/acts')?.body).toEqual(
       jasmine.objectContaining({ numbers: [3, 1, 4], said: { kind: 'stage', stage: 'planted_out', bedId: 'bed1' } }),
     );
+  });
+
+  it('offers only what has its true leaves, and says so where nothing has', async () => {
+    const young = nursery([place([tray([plant(1, { stage: 'up' }), plant(2, { stage: 'moved' })])])]);
+    const screen = await open({ 'GET nursery': young, 'GET beds/bed1': { ...page(0), proposed: null, gate: null } });
+    expect(screen.text).toContain('Nothing in the nursery is big enough yet');
+    expect(screen.text).not.toContain('planted out here');
   });
 
   it('does not lead into cold soil, and takes a temperature as it is typed', async () => {
