@@ -71,22 +71,20 @@ const BLADES: Readonly<Record<SeedlingStage, PlantShape>> = {
 /** How a seedling is drawn. @param blade onion kin and grasses */
 export const plantShape = (stage: SeedlingStage, blade: boolean): PlantShape => (blade ? BLADES : LEAVES)[stage];
 
-/** What it stands in, from the side. */
+/** What it stands in, from the side, cut open so that its roots show. */
 export interface Vessel {
   readonly wall: string;
   readonly mix: string;
   /** Standing water. */
   readonly water: string;
-  /** Whether its roots are seen: through the wall it is drawn as if cut open. */
-  readonly rim: string;
 }
-const POT: Vessel = { wall: 'M10 62l7 50h30l7-50', mix: 'M11.2 70h41.6l-6 42h-29.6z', water: '', rim: 'M6 62h9M49 62h9' };
+const POT: Vessel = { wall: 'M10 62l7 50h30l7-50M6 62h9M49 62h9', mix: 'M11.2 70h41.6l-6 42h-29.6z', water: '' };
 const VESSELS: Partial<Record<Destination, Vessel>> = {
-  slot: { wall: 'M18 66l5 24h18l5-24', mix: 'M19 71h26l-4 19h-18z', water: 'M0 92h64v24h-64z', rim: 'M10 66h44' },
-  pellet: { wall: 'M14 70q-3 0-3 4v32q0 6 6 6h30q6 0 6-6v-32q0-4-3-4', mix: 'M12 71h40v36q0 4-5 4h-30q-5 0-5-4z', water: '', rim: '' },
-  glass: { wall: 'M16 56v56h32v-56', mix: '', water: 'M17.5 76h29v35h-29z', rim: '' },
-  terrarium: { wall: 'M4 18h56v94h-56z', mix: 'M5 74h54v37h-54z', water: '', rim: 'M2 18h60' },
-  bed: { wall: '', mix: 'M0 72h64v44h-64z', water: '', rim: '' },
+  slot: { wall: 'M18 66l5 24h18l5-24M10 66h44', mix: 'M19 71h26l-4 19h-18z', water: 'M0 92h64v24h-64z' },
+  pellet: { wall: 'M14 70q-3 0-3 4v32q0 6 6 6h30q6 0 6-6v-32q0-4-3-4', mix: 'M12 71h40v36q0 4-5 4h-30q-5 0-5-4z', water: '' },
+  glass: { wall: 'M16 56v56h32v-56', mix: '', water: 'M17.5 76h29v35h-29z' },
+  terrarium: { wall: 'M4 18h56v94h-56zM2 18h60', mix: 'M5 74h54v37h-54z', water: '' },
+  bed: { wall: '', mix: 'M0 72h64v44h-64z', water: '' },
 };
 export const vesselOf = (destination: Destination): Vessel => VESSELS[destination] ?? POT;
 

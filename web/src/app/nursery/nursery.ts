@@ -4,7 +4,6 @@ import { RouterLink } from '@angular/router';
 import type { NurseryTask } from '@fresh-tuck/contract';
 import { AboutService } from '../data/household/about.service';
 import { PlantDrawing } from '../kit/plant';
-import { PlantSheet } from '../kit/plant-sheet';
 import { When } from '../kit/when';
 import { NurseryService } from './nursery.service';
 import { OutAndGone } from './out-and-gone';
@@ -16,7 +15,7 @@ const HOUR_MS = 3_600_000;
 /** Trays, sills and racks with what stands in them, and what is to be done today. */
 @Component({
   selector: 'ft-nursery',
-  imports: [MatButton, OutAndGone, PlaceBoard, PlantDrawing, PlantSheet, RouterLink, WeatherForm, When],
+  imports: [MatButton, OutAndGone, PlaceBoard, PlantDrawing, RouterLink, WeatherForm, When],
   providers: [NurseryService],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './nursery.html',

@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import type { NurseryPlace, Plant, Tray } from '@fresh-tuck/contract';
 import { touchSays, type SeedlingStage } from '@fresh-tuck/core/nursing';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
-import { plantOnSheet } from '../kit/plant-sheet';
+import { SeedlingLines, seedlingOf } from '../kit/seedling-lines';
 import { BedPlan } from './bed-plan';
 import { CellTray } from './cell-tray';
 import { LightStrip } from './light-strip';
@@ -30,10 +30,10 @@ export interface Touched {
 /** A place of the nursery: its window or lamp, the wooden edge, and on it what stands there. */
 @Component({
   selector: 'ft-nursery-place',
-  imports: [BedPlan, CellTray, LightStrip, RackBoard, RouterLink],
+  imports: [BedPlan, CellTray, LightStrip, RackBoard, RouterLink, SeedlingLines],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './place.html',
-  styleUrl: './place.scss',
+  styleUrls: ['./place.scss', '../kit/plant-tag.scss'],
 })
 export class PlaceBoard {
   readonly place = input.required<NurseryPlace>();
@@ -53,7 +53,7 @@ export class PlaceBoard {
         // In its rack it is drawn in its slot.
         plants: tray.plants
           .filter(({ slot }) => slot === null || this.place().rack === null)
-          .map((plant) => ({ plant, vessel: vesselFor(plant, tray) })),
+          .map((plant) => ({ plant, vessel: vesselFor(plant, tray), drawn: seedlingOf(plant.stage, tray.blade, tray.destination) })),
         cells: tray.destination === 'cell' || tray.destination === 'plug' || tray.plants.length > MOST_DRAWN,
         flat: tray.destination === 'slot',
       }))
@@ -61,8 +61,6 @@ export class PlaceBoard {
   );
   protected readonly daylit = computed(() => this.place().setup?.daylit ?? null);
   protected readonly lamp = computed(() => this.place().setup?.lamp ?? null);
-
-  protected readonly drawing = plantOnSheet;
 
   protected aria(plant: Plant, tray: Tray): string {
     const next = touchSays(plant.stage, tray);

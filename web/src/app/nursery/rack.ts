@@ -3,12 +3,12 @@ import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { NurseryPlace, Plant, Tray } from '@fresh-tuck/contract';
 import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
-import { plantOnSheet } from '../kit/plant-sheet';
+import { SeedlingLines, seedlingOf } from '../kit/seedling-lines';
 
 /** A rack of slots over its water: who stands in which, and which are free. */
 @Component({
   selector: 'ft-rack',
-  imports: [MatButton, RouterLink],
+  imports: [MatButton, RouterLink, SeedlingLines],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <ol>
@@ -21,14 +21,11 @@ import { plantOnSheet } from '../kit/plant-sheet';
               [class.due]="due().has(plant.number)"
               [attr.aria-label]="'Slot ' + one.slot + ': ' + plant.number + ' ' + one.tray!.name + ', ' + words(plant) + '. Open the tray'"
             >
-              <svg viewBox="0 0 72 118" aria-hidden="true">
-                <use href="#vessel-slot" />
-                <use [attr.href]="drawing(plant.stage, one.tray!.blade)" />
-              </svg>
+              <svg [ftSeedling]="drawn(plant.stage, one.tray!.blade, 'slot')"></svg>
               <span class="tag">{{ plant.number }}</span>
             </a>
           } @else {
-            <svg viewBox="0 0 72 118" aria-hidden="true"><use href="#vessel-slot" class="empty" /></svg>
+            <svg class="empty" [ftSeedling]="drawn(null, false, 'slot')"></svg>
           }
           <span class="soft"
             >{{ one.slot }}<span class="unseen">{{ one.plant ? '' : ' is free' }}</span></span
@@ -45,63 +42,15 @@ import { plantOnSheet } from '../kit/plant-sheet';
       </p>
     }
   `,
-  styles: `
-    :host {
-      display: block;
-      flex: 1;
-    }
-    ol {
-      display: flex;
-      flex-wrap: wrap;
-      margin: 0;
-      padding: 0;
-      list-style: none;
-      background: linear-gradient(to top, transparent 22px, var(--water-pale) 22px, var(--water-pale) 46px, transparent 46px);
-    }
-    li {
-      position: relative;
-      width: 62px;
-      text-align: center;
-    }
-    li > span {
-      display: block;
-      font-size: 13px;
-      line-height: 22px;
-    }
-    a {
-      display: block;
-      border-radius: 10px;
-    }
-    a.due {
-      outline: 2px dashed var(--ink);
-      outline-offset: -2px;
-    }
-    svg {
-      display: block;
-      width: 100%;
-    }
-    .empty {
-      opacity: 0.55;
-    }
-    .tag {
-      position: absolute;
-      top: 26%;
-      right: 2px;
-      padding: 0 4px;
-      border: 1.4px solid var(--ink);
-      border-radius: 2px;
-      background: var(--surface);
-      color: var(--ink);
-      font: 700 13px/15px var(--text);
-    }
-  `,
+  styleUrls: ['./rack.scss', '../kit/plant-tag.scss'],
 })
 export class RackBoard {
   readonly place = input.required<NurseryPlace>();
   readonly due = input<ReadonlySet<number>>(new Set());
   /** Which labels go into the free slots, in order. */
   readonly fill = output<{ readonly number: number; readonly slot: number }[]>();
-  protected readonly drawing = plantOnSheet;
+
+  protected readonly drawn = seedlingOf;
 
   private readonly known = computed(() => {
     const known = new Map<number, { plant: Plant; tray: Tray }>();
