@@ -175,6 +175,13 @@ test('twelve of a bed by template: measured out, planted, and what does not fit 
   await expect(page.getByText('Not one fits at its spacing beside what stands there', { exact: false })).toBeVisible();
   await page.getByRole('link', { name: 'Nursery' }).first().click();
   await expect(page.getByRole('img', { name: 'The bed from above, 1.6 m by 0.9 m: 12 Celeriac.' })).toBeVisible();
+
+  // In the autumn the bed is cleared in one touch; taken back, they stand in it again.
+  await page.getByRole('link', { name: 'Wall bed' }).click();
+  await button(page, /^Off the bed: 12 celeriac/).click();
+  await expect(page.getByRole('heading', { name: 'Wall bed, still empty' })).toBeVisible();
+  await button(page, 'Undo').click();
+  await expect(page.getByRole('heading', { name: 'Wall bed: 12 plants' })).toBeVisible();
 });
 
 test('apple pips go to gritty pots, measured; the one for a glass case is warned of, and aired', async ({ page, own, request }) => {

@@ -168,6 +168,14 @@ export const plantingLaid = z.object({
   /** Plants that did not fit at their spacing. */
   over: z.number(),
 });
+/** Plants of one batch that stand in a bed, to be marked together. */
+export const bedStanding = z.object({
+  numbers: z.array(z.number()),
+  /** "12 celeriac, Snow Cap, since 11 April": which, and since when. */
+  text: z.string(),
+  /** Whether the first of it was ripe. */
+  ripe: z.boolean(),
+});
 /** A bed with what grows in it. */
 export const nurseryBed = z.object({ id: z.string(), widthM: z.number(), lengthM: z.number(), plantings: z.array(plantingLaid) });
 /** A rack, its slots in order; who is in one, or nobody. */
@@ -193,6 +201,7 @@ export const nurseryPlace = z.object({
 export const bedPage = z.object({
   bed,
   plantings: z.array(plantingLaid),
+  standing: z.array(bedStanding),
   /** The plants that were asked about, behind those that stand; null where none were. */
   proposed: plantingLaid.nullable(),
   /** Whether it can take them now. */

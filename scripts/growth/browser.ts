@@ -91,11 +91,12 @@ export async function tapThrough(folder: string): Promise<Tapped[]> {
     await on('Nursery, six marked and more shown', 'nursery', async () => {
       for (let nth = 0; nth < 6; nth++) {
         await page
-          .getByRole('button', { name: /^(up|seed leaves open|true leaves|planted out|first ripe)/ })
+          .getByRole('button', { name: /\. Touch: / })
           .first()
           .click();
         await page.waitForTimeout(400);
       }
+      await page.getByText(/\d+ planted out/).click();
       await page
         .getByRole('button', { name: /^Show more/ })
         .first()

@@ -41,7 +41,7 @@ export interface Made {
 export async function makeHousehold(file: string, years: number): Promise<Made> {
   const clock = clockFrom(NOW_MS, true);
   const services = servicesOn(openDatabase(file), clock, { demo: false, version: 'growth' });
-  const { db, household, spots, packets, holders, batches, journal, nursery } = services;
+  const { beds, db, household, spots, packets, holders, batches, journal, nursery } = services;
   const random = randomFrom(7);
   const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)] as T;
   const idAt = (ms: number): string => v7({ msecs: Math.round(ms), random: randomBytes(16) });
@@ -61,6 +61,12 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
   const spotIds = SPOTS.map(([name, kind]) => {
     const id = idAt(firstMs);
     spots.add({ id, name, kind }, firstMs);
+    return id;
+  });
+
+  const bedIds = ['North', 'South', 'East', 'West'].map((name) => {
+    const id = idAt(firstMs);
+    beds.add({ id, name: `${name} bed`, widthM: 1.2, lengthM: 8, madeYear: null }, firstMs);
     return id;
   });
 
@@ -119,7 +125,8 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
 
   const seedlingEvent = (number: number, kind: 'stage' | 'lost', stage: string | null, why: string | null, ms: number): void => {
     const id = idAt(ms);
-    nursery.say([number], id, kind === 'stage' ? { kind, stage: stage as 'up' } : { kind, why: why ?? '' }, ms, ms);
+    const bed = stage === 'planted_out' ? { bedId: pick(bedIds) } : {};
+    nursery.say([number], id, kind === 'stage' ? { kind, stage: stage as 'up', ...bed } : { kind, why: why ?? '' }, ms, ms);
     acted(id, `seedling ${number}`, ms);
   };
 
@@ -224,7 +231,10 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
       if (random() < 0.2) seedlingEvent(number, 'lost', null, 'damped off', atMs + 8 * DAY_MS);
       else {
         seedlingEvent(number, 'stage', 'true_leaves', null, atMs + 14 * DAY_MS);
-        if (atMs + 40 * DAY_MS < NOW_MS) seedlingEvent(number, 'stage', 'planted_out', null, atMs + 40 * DAY_MS);
+        const outMs = atMs + 40 * DAY_MS;
+        if (outMs < NOW_MS) seedlingEvent(number, 'stage', 'planted_out', null, outMs);
+        // One in ten is never said to be harvested.
+        if (outMs + 90 * DAY_MS < NOW_MS && random() < 0.9) seedlingEvent(number, 'stage', 'harvested', null, outMs + 90 * DAY_MS);
       }
     }
     close(id, atMs + 2000, 'all_moved');

@@ -12,6 +12,7 @@ import { careStore } from './nursery/care.js';
 import { nurseryStore } from './nursery/store.js';
 import { trayStore } from './nursery/trays.js';
 import { weatherStore } from './nursery/weather.js';
+import { standStore } from './nursery/stands.js';
 import { seasonStore } from './nursery/seasons.js';
 import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
@@ -36,7 +37,8 @@ export function storesOn(db: Database) {
   const absences = absenceStore(db);
   const household = householdStore(db, absences);
   const slots = slotStore(db);
-  const nursery = nurseryStore(db, crops, household, slots);
+  const stands = standStore(db);
+  const nursery = nurseryStore(db, crops, household, slots, stands);
   const weather = weatherStore(db);
   const spots = spotStore(db);
   const setups = setupStore(db);
@@ -44,6 +46,7 @@ export function storesOn(db: Database) {
     crops,
     nursery,
     care: careStore(db),
+    stands,
     trays: trayStore(db),
     weather,
     takenBack,

@@ -94,6 +94,20 @@ export function bedTaskInWords(task: BedTask, words: Pick<Words, 'temperature'>)
   };
 }
 
+/** Plants of a bed that are marked together: "12 celeriac, Snow Cap, since 11 April". */
+export function standingInWords(
+  {
+    name,
+    variety,
+    plants,
+    sinceMs,
+    ripe,
+  }: { readonly name: string; readonly variety: string; readonly plants: number; readonly sinceMs: number; readonly ripe: boolean },
+  words: Pick<Words, 'when'>,
+): string {
+  return `${plants} ${uncapital(name)}, ${variety}, since ${words.when(sinceMs)}${ripe ? ', ripe' : ''}`;
+}
+
 /** What is known of a bed's soil, for its board. */
 export function soilInWords(soil: SoilKnown | null, words: Pick<Words, 'temperature'>): string {
   if (soil === null) return 'its soil was never read';

@@ -50,6 +50,7 @@ function withValue(ask: Bare, rest: Pick<Ask, 'close'>): Ask {
       try {
         while ((await value('fill', nowMs())) > 0);
         await ask('today', nowMs());
+        await ask('nursery', nowMs());
         await ask('box', nowMs(), { find: '', page: null });
         await ask('find', nowMs(), 'a');
       } catch (error) {

@@ -1,13 +1,15 @@
 import { DateTime } from 'luxon';
 import { v5 as uuidFrom } from 'uuid';
-import { PARTINGS, type Bed, type BedChange, type BedRequest, type SoilImport, type SoilRequest } from '@fresh-tuck/contract';
+import { type Bed, type BedChange, type BedRequest, type SoilImport, type SoilRequest } from '@fresh-tuck/contract';
 import { plantM2, soilBest, soilFromAir, type SoilKnown } from '@fresh-tuck/core/moving';
+import type { SeedlingStage } from '@fresh-tuck/core/nursing';
 import { counted } from '@fresh-tuck/core/units';
 import type { CropStore } from '../crops/store.js';
 import type { Database } from '../db/database.js';
+import { all } from '../db/statements.js';
 import { shelving } from '../shelf/shelved.js';
-import { bedOf as wentToBed, standing } from '../db/standing.js';
-import { gone, MOVED, said, STAGE } from '../nursery/standing.js';
+import { bedOf as wentToBed, happened, standing } from '../db/standing.js';
+import { GONE, MOVED, said, STAGE } from '../nursery/standing.js';
 import type { WeatherStore } from '../nursery/weather.js';
 import { Problem } from '../http/problem.js';
 
@@ -28,6 +30,15 @@ export interface InBed {
   /** The first of their labels. */
   readonly number: number;
 }
+/** One plant of a bed. */
+export interface StandsInBed {
+  readonly cropId: string;
+  readonly variety: string;
+  readonly batchId: string;
+  readonly number: number;
+  readonly sinceMs: number;
+  readonly stage: SeedlingStage;
+}
 interface SoilRow {
   readonly id: string;
   readonly celsius: number;
@@ -42,7 +53,7 @@ const AIR_DAYS = 14;
 
 /** Beds with what stands in them and what is known of their soil. */
 export function bedStore(db: Database, crops: CropStore, weather: Pick<WeatherStore, 'within'>) {
-  const all = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
+  const listed = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
   const away = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE put_away_ms IS NOT NULL ORDER BY created_ms, rowid');
   const one = db.prepare<unknown[], BedRow>('SELECT * FROM bed WHERE id = ?');
   const insert = db.prepare(
@@ -59,21 +70,24 @@ export function bedStore(db: Database, crops: CropStore, weather: Pick<WeatherSt
     SELECT id, celsius, source, day_ms AS dayMs, act_id AS actId FROM soil_reading s WHERE bed_id = ? AND day_ms <= ? AND ${standing('s')}
     ORDER BY day_ms DESC, source = 'soil' DESC, rowid DESC LIMIT ?`);
   // What was moved straight into a bed, and what was planted out into one, until it is harvested or gone.
-  const STANDS = `${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} <> 'harvested'`;
+  const STANDS = `${MOVED} AND NOT ${GONE} AND ${STAGE} <> 'harvested'`;
   const OUT_IN = `s.stage = 'planted_out' AND s.told IS NOT NULL AND ${said()}`;
-  const plants = db.prepare<unknown[], InBed>(`
-    SELECT bedId, cropId, batchId, count(*) AS plants, min(number) AS number FROM (
-      SELECT ${wentToBed('m')} AS bedId, p.crop_id AS cropId, b.id AS batchId, c.number
+  // Each with when it came to stand there.
+  const IN_BEDS = `SELECT ${wentToBed('m')} AS bedId, p.crop_id AS cropId, p.variety, b.id AS batchId, c.number, ${happened('e')} AS sinceMs, ${STAGE} AS stage
       FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
         JOIN packet p ON p.id = b.packet_id
-      WHERE (m.bed_id IS NOT NULL OR EXISTS (SELECT 1 FROM correction x WHERE x.target_id = m.entry_id)) AND ${STANDS}
-        AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${OUT_IN})
+      WHERE m.entry_id IN (SELECT entry_id FROM move WHERE bed_id IS NOT NULL UNION SELECT target_id FROM correction WHERE destination = 'bed')
+        AND ${STANDS} AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${OUT_IN})
       UNION ALL
-      SELECT json_extract(s.told, '$.bedId'), p.crop_id, b.id, c.number
+      SELECT json_extract(s.told, '$.bedId'), p.crop_id, p.variety, b.id, c.number, s.at_ms, ${STAGE}
       FROM seedling_event s JOIN cup c ON c.number = s.cup_number JOIN entry e ON e.id = c.entry_id JOIN batch b ON b.id = e.batch_id
         JOIN packet p ON p.id = b.packet_id
-      WHERE ${OUT_IN} AND ${STANDS})
-    WHERE bedId IS NOT NULL GROUP BY bedId, cropId, batchId ORDER BY bedId, min(number)`);
+      WHERE ${OUT_IN} AND ${STANDS}`;
+  const plants = db.prepare<unknown[], InBed>(
+    `SELECT bedId, cropId, batchId, count(*) AS plants, min(number) AS number FROM (${IN_BEDS})
+    WHERE bedId IS NOT NULL GROUP BY bedId, cropId, batchId ORDER BY bedId, min(number)`,
+  );
+  const standingIn = all<StandsInBed, [string]>(db, `SELECT * FROM (${IN_BEDS}) WHERE bedId = ? ORDER BY number`);
 
   const shelf = shelving(db, 'bed', 'bed', {
     hangs: [
@@ -122,9 +136,11 @@ export function bedStore(db: Database, crops: CropStore, weather: Pick<WeatherSt
   };
   return {
     ...shelf,
-    list: (nowMs: number): Bed[] => told(all.all(), nowMs),
+    list: (nowMs: number): Bed[] => told(listed.all(), nowMs),
     /** What went into which bed together and stands there, in the order in which it was labelled. */
     planted: (): InBed[] => plants.all(),
+    /** Every plant of a bed, in the order of the labels. */
+    plantsIn: (bedId: string): StandsInBed[] => standingIn(bedId),
     /** Put away: kept in records, offered no more. */
     away: (nowMs: number): Bed[] => told(away.all(), nowMs),
     get,

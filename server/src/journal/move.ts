@@ -40,6 +40,7 @@ export function moveKind(db: Database) {
     db,
     'INSERT INTO cup (number, entry_id, seed, planted) VALUES (?, ?, ?, ?)',
   );
+  const insertNow = write<[number]>(db, 'INSERT INTO seedling_now (cup_number) VALUES (?)');
 
   const kind: EntryKind<'move'> = {
     read(batchId) {
@@ -75,8 +76,13 @@ export function moveKind(db: Database) {
       for (const seed of move.seeds) insertMoved(id, seed);
       // Snapped ones go without a label: the last of the list, where nobody said which.
       const sprouts = [...move.seeds, ...Array.from({ length: uncounted }, () => null)];
-      for (const seed of sprouts.slice(0, sprouts.length - snapped)) insertCup(takeNumber(), id, seed, 0);
-      for (let index = 0; index < quiet; index++) insertCup(takeNumber(), id, null, 1);
+      const label = (seed: number | null, planted: 0 | 1): void => {
+        const number = takeNumber();
+        insertCup(number, id, seed, planted);
+        insertNow(number);
+      };
+      for (const seed of sprouts.slice(0, sprouts.length - snapped)) label(seed, 0);
+      for (let index = 0; index < quiet; index++) label(null, 1);
     },
   };
 }

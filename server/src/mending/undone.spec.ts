@@ -207,7 +207,7 @@ describe('what is taken back', () => {
     await post('batches', other);
     await post(`batches/${other.id}/looks`, lookBody(2));
     await post(`batches/${other.id}/moves`, moveBody({ uncounted: 1, destination: 'cup' }));
-    const labels = (): number[] => home.services.nursery.standing().map((one) => one.number);
+    const labels = (): number[] => home.services.stands.nursed();
     const [mine, theirs] = labels();
     expect(theirs).toBeDefined();
     await post(at('untuckings'), {});

@@ -2,7 +2,6 @@ import { DateTime } from 'luxon';
 import type { Nursery, NurseryPlace } from '@fresh-tuck/contract';
 import {
   comesAsBlade,
-  NURSED,
   PLANTING_DAYS,
   plantingDayTasks,
   urgencyOf,
@@ -21,7 +20,6 @@ import { BARE, shownTasks, told, type OwnTask } from './rounds.js';
 import { keyOf, racksWithFree, standsIn } from './places.js';
 import { trayView } from './tray-view.js';
 import type { StandingTray } from './trays.js';
-import { groupsOf } from './view.js';
 
 /** The weather that was told of the days ahead. */
 function weekAhead(spans: readonly WeatherSpan[], zone: string, midnightMs: number): Nursery['weather'] {
@@ -34,7 +32,7 @@ function weekAhead(spans: readonly WeatherSpan[], zone: string, midnightMs: numb
 
 /** The Nursery: what stands where, at which stage, and what is to be done. */
 export function nurseryView(reader: Reader) {
-  const { beds, care, household, nursery, racks, spots, trays } = reader;
+  const { beds, care, household, nursery, racks, spots, stands, trays } = reader;
   const { factsOf, lessonsFor } = raising(reader);
   const inBeds = bedsOf(reader);
 
@@ -67,9 +65,7 @@ export function nurseryView(reader: Reader) {
     const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
     const offset = offsetHours(home.zone, nowMs);
     const { schools } = home.nursing;
-    const groups = groupsOf(nursery);
-    const count = (group: Parameters<typeof groups.get>[0]): number => groups.get(group)?.length ?? 0;
-    const nursed = NURSED.flatMap((stage) => groups.get(stage) ?? []);
+    const nursed = stands.nursed();
     const held = new Set(nursed);
     const standing = trays.with(nursed).filter(({ plants }) => plants.some(({ number }) => held.has(number)));
     const cares = care.of(standing, nowMs);
@@ -134,14 +130,15 @@ export function nurseryView(reader: Reader) {
     }
     places.push(...inBeds.places(known, inBed, words));
 
-    const out = count('planted_out') + count('ripe');
+    const left = stands.counts();
+    const out = left.planted_out + left.ripe;
     // What is due now in the order of what does harm first; the rest by its hour.
     tasks.sort((a, b) => Number(b.today) - Number(a.today) || a.dueMs - b.dueMs || urgencyOf(a.kind) - urgencyOf(b.kind));
     const due = tasks.filter(({ today, spotId }) => today && spotId === null);
     return {
       nowMs,
       lead: nurseryLead([...new Set(due.map(({ lead }) => lead))], nursed.length, out),
-      ...{ standing: nursed.length, out, gone: count('gone') + count('harvested') },
+      ...{ standing: nursed.length, out, gone: left.gone + left.harvested },
       tasks,
       places,
       spots: sites.map(({ id, name }) => ({ id, name })),

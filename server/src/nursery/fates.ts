@@ -3,7 +3,7 @@ import { pooledFates, type Destination, type Fates } from '@fresh-tuck/core/movi
 import type { Database } from '../db/database.js';
 import { wentTo } from '../db/standing.js';
 import { all, certain, first } from '../db/statements.js';
-import { gone, MOVED, PAST } from './standing.js';
+import { LIVED, LOST, MOVED } from './standing.js';
 
 /** What became of the sprouts of a crop: what survival, handling and rooted paper are learnt from. */
 export function fateStore(db: Database) {
@@ -16,10 +16,9 @@ export function fateStore(db: Database) {
     WHERE p.crop_id = ? AND ${MOVED}`,
   );
   // How sprouts that had rooted into the paper came out, and what became of the labels of moves that were all of one kind.
-  const LOST = gone(['lost']);
-  const LIVED = `NOT ${LOST} AND (${gone(['given', 'composted'])} OR ${PAST})`;
   const fate = (kind: 'freed' | 'patched', other: 'freed' | 'patched', what: string): string =>
-    `coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND m.${kind} > 0 AND m.${other} = 0 AND ${what})), 0)`;
+    `coalesce(sum((SELECT count(*) FROM cup c JOIN seedling_now now ON now.cup_number = c.number
+      WHERE c.entry_id = m.entry_id AND m.${kind} > 0 AND m.${other} = 0 AND ${what})), 0)`;
   const rooted = first<BatchWithJournal['rooted'], [string]>(
     db,
     `SELECT coalesce(sum(m.freed), 0) AS freed, coalesce(sum(m.patched), 0) AS patched, coalesce(sum(m.snapped), 0) AS snapped,
@@ -30,12 +29,11 @@ export function fateStore(db: Database) {
   );
   const fates = all<{ destination: Destination; lived: number; lost: number }, [string]>(
     db,
-    `SELECT destination, sum(lost) AS lost, sum(lived) AS lived
-    FROM (SELECT m.entry_id AS moved, ${wentTo('m')} AS destination, ${LOST} AS lost, ${LIVED} AS lived
-      FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
-        JOIN cup c ON c.entry_id = e.id AND c.planted = 0
-      WHERE p.crop_id = ? AND ${MOVED})
-    GROUP BY destination, moved`,
+    `SELECT ${wentTo('m')} AS destination, sum(${LOST}) AS lost, sum(${LIVED}) AS lived
+    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+      CROSS JOIN cup c ON c.entry_id = e.id AND c.planted = 0 CROSS JOIN seedling_now now ON now.cup_number = c.number
+    WHERE p.crop_id = ? AND ${MOVED}
+    GROUP BY m.entry_id`,
   );
 
   return {

@@ -1,5 +1,7 @@
 import { v7 as uuid } from 'uuid';
-import type { Batch, Bed, Nursery, NurseryTask, Rack, Seedling } from '@fresh-tuck/contract';
+import type { Batch, Bed, BedPage, Nursery, NurseryTask, Rack, Seedling } from '@fresh-tuck/contract';
+import { nextStage, NURSED } from '@fresh-tuck/core/nursing';
+import { randomFrom } from '@fresh-tuck/core/testing';
 import { lookBody, moveBody } from '@fresh-tuck/contract/testing';
 import { asks, batchBody, dump, household, packetBody, type Household } from '../testing/household.js';
 
@@ -196,5 +198,54 @@ describe('from pot to bed', () => {
     expect(dump(home.db)).toBe(before);
     await post(`beds/${bedId}/undos`, { id: uuid(), recordId: id });
     expect((await known())?.source).toBe('air');
+  });
+
+  it('how seedlings stand is what counts of all that was said of them, whatever was said and taken back', async () => {
+    const batchId = await showing('kale', 12);
+    const numbers = await move(batchId, 12, { destination: 'cell' });
+    const { nursery, stands } = home.services;
+    const random = randomFrom(11);
+    const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)] as T;
+    const partings = [{ kind: 'lost', why: 'slugs' }, { kind: 'given' }, { kind: 'composted' }];
+    const seen = new Set<string>();
+    for (let step = 0; step < 120; step++) {
+      home.clock.step(DAY_MS / 8);
+      const one = nursery.get(pick(numbers));
+      const own = [
+        one.number,
+        ...numbers.filter((number) => number !== one.number && nursery.get(number).stage === one.stage && random() < 0.3),
+      ];
+      const said = random() < 0.85 ? { kind: 'stage', stage: nextStage(one.stage) } : pick(partings);
+      // Some of it is refused, and then nothing of it may have been written.
+      const body = random() < 0.7 ? { id: uuid(), numbers: own, said } : { id: uuid(), actId: pick(one.events)?.actId ?? uuid() };
+      await home.request.post(`/api/nursery/acts${'said' in body ? '' : '/undos'}`).send(body);
+      const all = numbers.map((number) => nursery.get(number));
+      const group = ({ gone, stage }: Seedling): string => (gone ? 'gone' : stage);
+      expect(stands.nursed()).toEqual(all.filter((each) => NURSED.some((stage) => stage === group(each))).map(({ number }) => number));
+      for (const each of all) seen.add(group(each));
+      for (const [left, count] of Object.entries(stands.counts())) expect(all.filter((each) => group(each) === left).length).toBe(count);
+    }
+    expect(['moved', 'planted_out', 'ripe', 'harvested', 'gone'].filter((group) => !seen.has(group))).toEqual([]);
+    const gone = stands.page('gone', 0, 50);
+    expect([gone.count, gone.numbers]).toEqual([stands.counts().gone, [...gone.numbers].sort((a, b) => b - a)]);
+    await post(`batches/${batchId}/untuckings`, {});
+    expect([stands.nursed(), stands.counts()]).toEqual([[], { planted_out: 0, ripe: 0, harvested: 0, gone: 0 }]);
+  });
+
+  it('a bed is cleared planting by planting, and told since when they stand', async () => {
+    const bedId = await bed('Long bed');
+    const numbers = await move(await showing('celeriac', 5), 5, { destination: 'cell' });
+    await act(numbers.slice(0, 2), { kind: 'stage', stage: 'planted_out', bedId });
+    home.clock.step(3 * DAY_MS);
+    await act(numbers.slice(2), { kind: 'stage', stage: 'planted_out', bedId });
+    const page = () => get<BedPage>(`beds/${bedId}`);
+    expect((await page()).standing.map(({ text, ...more }) => ({ ...more, since: text.replace(/^.*, since /, '') }))).toEqual([
+      { numbers: numbers.slice(0, 2), ripe: false, since: '11 April' },
+      { numbers: numbers.slice(2), ripe: false, since: jasmine.any(String) },
+    ]);
+    await act(numbers.slice(0, 2), { kind: 'stage', stage: 'ripe' });
+    await act(numbers.slice(2), { kind: 'stage', stage: 'harvested' });
+    const left = await page();
+    expect([left.standing.map(({ numbers: own, ripe }) => [own, ripe]), left.bed.taken.plants]).toEqual([[[numbers.slice(0, 2), true]], 2]);
   });
 });

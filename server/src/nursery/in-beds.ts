@@ -4,8 +4,9 @@ import type { Crop } from '@fresh-tuck/core/crops';
 import { bedGate, bedPlan, type BedSize } from '@fresh-tuck/core/moving';
 import { bedTasks, halfAt, type BedTask, type TrayFacts, type WaitsForSoil } from '@fresh-tuck/core/nursing';
 import { outNotBefore } from '@fresh-tuck/core/season';
-import { wordsFor, type Words } from '@fresh-tuck/core/units';
-import { bedInWords, bedTaskInWords, plantingInWords, soilInWords, takeInInWords } from '@fresh-tuck/core/words';
+import { DAY_MS, wordsFor, type Words } from '@fresh-tuck/core/units';
+import { bedInWords, bedTaskInWords, plantingInWords, soilInWords, standingInWords, takeInInWords } from '@fresh-tuck/core/words';
+import type { StandsInBed } from '../beds/store.js';
 import type { Reader } from '../forecasts/reader.js';
 import { allArriving, type Arriving } from './arriving.js';
 import { BARE, told } from './rounds.js';
@@ -30,6 +31,21 @@ export function bedsOf(reader: Reader) {
     return spaced.map(({ cropId, name, plants, spacingCm }, nth) => {
       const laid = plan[nth] as (typeof plan)[number];
       return { cropId, name, plants, spots: [...laid.spots], over: laid.over, text: plantingInWords(laid, spacingCm, words) };
+    });
+  }
+
+  /** Plants of a bed that were begun together and came to stand there on one day. */
+  function together(all: readonly StandsInBed[], words: Words): BedPage['standing'] {
+    const groups = new Map<string, StandsInBed[]>();
+    for (const one of all) {
+      const key = `${one.batchId} ${Math.floor(one.sinceMs / DAY_MS)} ${one.stage === 'ripe'}`;
+      groups.set(key, [...(groups.get(key) ?? []), one]);
+    }
+    return [...groups.values()].map((own) => {
+      const { cropId, variety, sinceMs, stage } = own[0] as StandsInBed;
+      const ripe = stage === 'ripe';
+      const text = standingInWords({ name: crops.crop(cropId).name, variety, plants: own.length, sinceMs, ripe }, words);
+      return { numbers: own.map(({ number }) => number), text, ripe };
     });
   }
 
@@ -91,6 +107,7 @@ export function bedsOf(reader: Reader) {
       const { year } = DateTime.fromMillis(nowMs, { zone: home.zone });
       const gate = crop && bedGate(crop, { ...bed, takenM2: bed.taken.areaM2 }, bed.soil, year);
       return {
+        standing: together(beds.plantsIn(bedId), words),
         ...{ bed, plantings: laid, proposed, gate: gate && bedInWords(gate, home.units, true) },
         spacingCm: crop?.growing.spacingCm ?? null,
       };

@@ -17,8 +17,19 @@ const SOMEWHERE = { minC: PLACE_KINDS.room.minC, maxC: PLACE_KINDS.room.maxC };
 const FINAL: readonly Destination[] = ['bed', 'slot', 'terrarium', 'glass'];
 
 /** Trays as the core knows them, and what earlier trays taught. */
-export function raising({ care, crops, nursery, trays, warm }: Reader) {
+export function raising({ care, crops, nursery, stamp, trays, warm }: Reader) {
   const taught = new QuickLRU<string, Lessons>({ maxSize: KEPT });
+
+  // Of one question, asked for every tray of a crop.
+  let asked = '';
+  const fates = new Map<string, ReturnType<typeof nursery.fates>>();
+  function fatesOf(cropId: string): ReturnType<typeof nursery.fates> {
+    if (asked !== stamp()) fates.clear();
+    asked = stamp();
+    const own = fates.get(cropId) ?? nursery.fates(cropId);
+    fates.set(cropId, own);
+    return own;
+  }
 
   function staysOf({ movedMs }: StandingTray, { places }: Pick<TrayCare, 'places'>, nowMs: number, offset: number): Stay[] {
     if (places.length === 0) return [{ fromMs: movedMs, readings: [], guess: SOMEWHERE }];
@@ -36,7 +47,7 @@ export function raising({ care, crops, nursery, trays, warm }: Reader) {
       crop: crops.crop(cropId),
       stays: staysOf(tray, done, nowMs, offset),
       seenMs: done.seenMs,
-      survival: survivalFor(destination, nursery.fates(cropId)[destination] ?? { lived: 0, lost: 0 }),
+      survival: survivalFor(destination, fatesOf(cropId)[destination] ?? { lived: 0, lost: 0 }),
       finalPot: tray.last || FINAL.includes(destination),
       ...{ destination, movedMs, plants, pottedMs },
     };

@@ -1,8 +1,7 @@
-import { PARTINGS } from '@fresh-tuck/contract';
 import type { Database } from '../db/database.js';
 import { first, all } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
-import { gone, MOVED, said, STAGE } from './standing.js';
+import { GONE, MOVED, said, STAGE } from './standing.js';
 
 /** A living seedling in a slot that somebody named. */
 export interface Slotted {
@@ -17,7 +16,7 @@ export function slotStore(db: Database) {
     db,
     `SELECT c.number, json_extract(s.told, '$.rackId') AS rackId, json_extract(s.told, '$.slot') AS slot
     FROM seedling_event s JOIN cup c ON c.number = s.cup_number JOIN entry e ON e.id = c.entry_id
-    WHERE s.kind = 'slotted' AND ${said()} AND ${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} NOT IN ('planted_out', 'harvested')
+    WHERE s.kind = 'slotted' AND ${said()} AND ${MOVED} AND NOT ${GONE} AND ${STAGE} NOT IN ('planted_out', 'harvested')
       AND NOT EXISTS (SELECT 1 FROM seedling_event n WHERE n.cup_number = c.number AND n.kind IN ('slotted', 'potted')
         AND (n.at_ms > s.at_ms OR (n.at_ms = s.at_ms AND n.rowid > s.rowid)) AND ${said('n')})
     ORDER BY rackId, slot`,

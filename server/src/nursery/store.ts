@@ -10,8 +10,9 @@ import { all, certain, first, value, write } from '../db/statements.js';
 import { Problem } from '../http/problem.js';
 import type { HouseholdStore } from '../household/store.js';
 import type { SlotStore } from './slots.js';
+import type { StandStore } from './stands.js';
 import { fateStore } from './fates.js';
-import { gone, MOVED, said, STAGE, STAGE_AT_FIRST } from './standing.js';
+import { GONE, MOVED, said, STAGE, STAGE_AT_FIRST } from './standing.js';
 
 interface CupRow {
   readonly number: number;
@@ -47,13 +48,6 @@ interface EventRow {
   readonly at_ms: number;
 }
 
-/** A seedling by its label alone: the stage that was said last, and whether it is gone. */
-export interface Standing {
-  readonly number: number;
-  readonly stage: SeedlingStage;
-  readonly gone: 0 | 1;
-}
-
 /** What was told with the last word of a kind. */
 function saidLast<T>(own: readonly EventRow[], kind: Kind): T | null {
   const told = own.findLast((event) => event.kind === kind)?.told ?? null;
@@ -62,7 +56,13 @@ function saidLast<T>(own: readonly EventRow[], kind: Kind): T | null {
 const isParting = (kind: Kind): kind is Parting => (PARTINGS as readonly string[]).includes(kind);
 
 /** Seedlings by their labels, and what became of them. */
-export function nurseryStore(db: Database, crops: CropStore, household: Pick<HouseholdStore, 'find'>, slots: SlotStore) {
+export function nurseryStore(
+  db: Database,
+  crops: CropStore,
+  household: Pick<HouseholdStore, 'find'>,
+  slots: SlotStore,
+  stands: StandStore,
+) {
   const one = first<CupRow, [number]>(
     db,
     `SELECT c.number, c.planted, b.id AS batchId, b.number AS batchNumber, p.crop_id AS cropId, p.variety,
@@ -80,16 +80,12 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     db,
     `SELECT s.id, s.cup_number AS number FROM seedling_event s WHERE s.act_id = ? AND s.kind <> 'undo' AND ${said()} ORDER BY s.rowid`,
   );
-  const standing = all<Standing, []>(
-    db,
-    `SELECT c.number, ${STAGE} AS stage, ${gone(PARTINGS)} AS gone FROM cup c JOIN entry e ON e.id = c.entry_id WHERE ${MOVED} ORDER BY c.number`,
-  );
   // Other varieties of a crop that may flower beside it.
   const kin = all<{ variety: string }, [string, string, number]>(
     db,
     `SELECT DISTINCT p.variety FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id AND e.kind = 'move'
       JOIN cup c ON c.entry_id = e.id
-    WHERE p.crop_id = ? AND p.variety <> ? AND e.at_ms >= ? AND ${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} NOT IN ('moved', 'up', 'seed_leaves', 'harvested')
+    WHERE p.crop_id = ? AND p.variety <> ? AND e.at_ms >= ? AND ${MOVED} AND NOT ${GONE} AND ${STAGE} NOT IN ('moved', 'up', 'seed_leaves', 'harvested')
     ORDER BY p.variety`,
   );
   const entryOf = value<string, [number]>(db, 'SELECT entry_id FROM cup WHERE number = ?');
@@ -98,12 +94,13 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     db,
     `SELECT DISTINCT s.cup_number AS number FROM seedling_event s WHERE s.stage = 'planted_out' AND s.at_ms >= ? AND ${said()}`,
   );
-  const IN_SLOT = `${MOVED} AND NOT ${gone(PARTINGS)} AND ${STAGE} <> 'harvested'`;
+  const IN_SLOT = `${MOVED} AND NOT ${GONE} AND ${STAGE} <> 'harvested'`;
+  const WENT_IN = `SELECT entry_id FROM move WHERE destination = 'slot' UNION SELECT target_id FROM correction WHERE destination = 'slot'`;
   const POTTED = `s.kind = 'potted' AND ${said()}`;
   const inSlots = value<number, []>(
     db,
     `SELECT (SELECT count(*) FROM move m JOIN entry e ON e.id = m.entry_id JOIN cup c ON c.entry_id = m.entry_id
-        WHERE ${wentTo('m')} = 'slot' AND ${IN_SLOT} AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${POTTED}))
+        WHERE m.entry_id IN (${WENT_IN}) AND ${wentTo('m')} = 'slot' AND ${IN_SLOT} AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${POTTED}))
       + (SELECT count(*) FROM seedling_event s JOIN cup c ON c.number = s.cup_number JOIN entry e ON e.id = c.entry_id
         WHERE ${POTTED} AND json_extract(s.told, '$.destination') = 'slot' AND ${IN_SLOT})`,
   );
@@ -120,11 +117,15 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
     nowMs: number;
     supersedes: string | null;
   };
-  const insert = write<[Written]>(
+  const insertEvent = write<[Written]>(
     db,
     `INSERT INTO seedling_event (id, cup_number, kind, stage, why, told, act_id, at_ms, recorded_ms, supersedes)
     VALUES (@id, @number, @kind, @stage, @why, @told, @act_id, @at_ms, @nowMs, @supersedes)`,
   );
+  function insert(row: Written): void {
+    insertEvent(row);
+    stands.note(row.number);
+  }
   const marksOf = ({ atFirst, atMs }: CupRow, own: readonly EventRow[]): StageMark[] =>
     afterPotting(
       [{ stage: atFirst, atMs }, ...own.flatMap(({ stage, at_ms }) => (stage === null ? [] : [{ stage, atMs: at_ms }]))],
@@ -219,8 +220,6 @@ export function nurseryStore(db: Database, crops: CropStore, household: Pick<Hou
 
   return {
     get,
-    /** How every seedling stands, by its label. */
-    standing: () => standing(),
     /** Labels of what was planted out since a moment. */
     outSince: (ms: number): number[] => outSince(ms).map(({ number }) => number),
     /** What a label's seedling is; null where no seedling wears it. */

@@ -39,7 +39,7 @@ const bed: Bed = {
 };
 const spots = [1, 2, 3].map((nth) => ({ alongCm: 20, acrossCm: 15 + nth * 30 }));
 const page = (over: number, tone: 'growth' | 'trouble' = 'growth'): BedPage => ({
-  ...{ bed, plantings: [], gate: { tone, text: 'Its gate.' }, spacingCm: { inRow: 30, rows: 40 } },
+  ...{ bed, plantings: [], standing: [], gate: { tone, text: 'Its gate.' }, spacingCm: { inRow: 30, rows: 40 } },
   proposed: { cropId: 'celeriac', name: 'Celeriac', plants: 3 + over, spots, over, text: 'One row of 3.' },
 });
 
@@ -60,6 +60,23 @@ describe('a bed by itself', () => {
     await screen.click('3 are planted out here');
     expect(screen.sent('POST', 'nursery/acts')?.body).toEqual(
       jasmine.objectContaining({ numbers: [3, 1, 4], said: { kind: 'stage', stage: 'planted_out', bedId: 'bed1' } }),
+    );
+  });
+
+  it('marks what stands there by its planting: ripe, and off the bed', async () => {
+    const standing = [
+      { numbers: [7, 8], text: '2 celeriac, Snow Cap, since 2 March', ripe: false },
+      { numbers: [5], text: '1 okra, Mast, since 1 March, ripe', ripe: true },
+    ];
+    const screen = await open({ 'GET beds/bed1': { ...page(0), standing } });
+    await screen.click('First ripe: 2 celeriac, Snow Cap, since 2 March');
+    expect(screen.sent('POST', 'nursery/acts')?.body).toEqual(
+      jasmine.objectContaining({ numbers: [7, 8], said: { kind: 'stage', stage: 'ripe' } }),
+    );
+    expect(screen.text).not.toContain('First ripe: 1 okra');
+    await screen.click('Off the bed: 1 okra, Mast, since 1 March, ripe');
+    expect(screen.sent('POST', 'nursery/acts')?.body).toEqual(
+      jasmine.objectContaining({ numbers: [5], said: { kind: 'stage', stage: 'harvested' } }),
     );
   });
 
