@@ -6,7 +6,8 @@ import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/
 import { buildDemo } from './build.js';
 import { BOX } from './box.js';
 import { TRAYS } from './nursery-trays.js';
-import { HOUSEHOLD, PARCELS } from './household.js';
+import { HOUSEHOLD } from './household.js';
+import { PARCELS } from './parcels.js';
 import { truthOf } from './truth.js';
 
 const HALF_DAY_MS = 12 * 3_600_000;

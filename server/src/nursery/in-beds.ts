@@ -6,7 +6,6 @@ import { bedTasks, halfAt, type BedTask, type TrayFacts, type WaitsForSoil } fro
 import { outNotBefore } from '@fresh-tuck/core/season';
 import { DAY_MS, wordsFor, type Words } from '@fresh-tuck/core/units';
 import { bedInWords, bedTaskInWords, plantingInWords, soilInWords, standingInWords, takeInInWords } from '@fresh-tuck/core/words';
-import type { StandsInBed } from '../beds/store.js';
 import type { Reader } from '../forecasts/reader.js';
 import { allArriving, type Arriving } from './arriving.js';
 import { BARE, told } from './rounds.js';
@@ -16,6 +15,8 @@ export interface ForBeds {
   readonly facts: TrayFacts;
   readonly plants: number;
 }
+
+type StandsInBed = ReturnType<Reader['beds']['plantsIn']>[number];
 
 /** Beds of the nursery: what grows in them, and what waits for their soil. */
 export function bedsOf(reader: Reader) {
