@@ -76,13 +76,13 @@ export function bedStore(db: Database, crops: CropStore, weather: Pick<WeatherSt
   const IN_BEDS = `SELECT ${wentToBed('m')} AS bedId, p.crop_id AS cropId, p.variety, b.id AS batchId, c.number, ${happened('e')} AS sinceMs, ${STAGE} AS stage
       FROM cup c JOIN entry e ON e.id = c.entry_id JOIN move m ON m.entry_id = e.id JOIN batch b ON b.id = e.batch_id
         JOIN packet p ON p.id = b.packet_id
-      WHERE m.entry_id IN (SELECT entry_id FROM move WHERE bed_id IS NOT NULL UNION SELECT target_id FROM correction WHERE destination = 'bed')
+      WHERE m.entry_id IN (SELECT entry_id FROM move WHERE bed_id > '' UNION SELECT target_id FROM correction WHERE destination = 'bed')
         AND ${STANDS} AND NOT EXISTS (SELECT 1 FROM seedling_event s WHERE s.cup_number = c.number AND ${OUT_IN})
       UNION ALL
       SELECT json_extract(s.told, '$.bedId'), p.crop_id, p.variety, b.id, c.number, s.at_ms, ${STAGE}
-      FROM seedling_event s JOIN cup c ON c.number = s.cup_number JOIN entry e ON e.id = c.entry_id JOIN batch b ON b.id = e.batch_id
-        JOIN packet p ON p.id = b.packet_id
-      WHERE ${OUT_IN} AND ${STANDS}`;
+      FROM seedling_now n CROSS JOIN seedling_event s ON s.cup_number = n.cup_number CROSS JOIN cup c ON c.number = s.cup_number
+        JOIN entry e ON e.id = c.entry_id JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
+      WHERE n.left_as IN ('planted_out', 'ripe') AND ${OUT_IN} AND ${MOVED}`;
   const plants = db.prepare<unknown[], InBed>(
     `SELECT bedId, cropId, batchId, count(*) AS plants, min(number) AS number FROM (${IN_BEDS})
     WHERE bedId IS NOT NULL GROUP BY bedId, cropId, batchId ORDER BY bedId, min(number)`,

@@ -12,7 +12,7 @@ export function fateStore(db: Database) {
     db,
     `SELECT coalesce(sum((SELECT count(*) FROM cup c WHERE c.entry_id = m.entry_id AND c.planted = 0)), 0) AS moved,
       coalesce(sum(m.snapped), 0) AS snapped
-    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id AND e.kind = 'move' JOIN move m ON m.entry_id = e.id
     WHERE p.crop_id = ? AND ${MOVED}`,
   );
   // How sprouts that had rooted into the paper came out, and what became of the labels of moves that were all of one kind.
@@ -24,13 +24,13 @@ export function fateStore(db: Database) {
     `SELECT coalesce(sum(m.freed), 0) AS freed, coalesce(sum(m.patched), 0) AS patched, coalesce(sum(m.snapped), 0) AS snapped,
       ${fate('freed', 'patched', LIVED)} AS freedLived, ${fate('freed', 'patched', LOST)} AS freedLost,
       ${fate('patched', 'freed', LIVED)} AS patchedLived, ${fate('patched', 'freed', LOST)} AS patchedLost
-    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id AND e.kind = 'move' JOIN move m ON m.entry_id = e.id
     WHERE p.crop_id = ? AND m.freed + m.patched + m.snapped > 0 AND ${MOVED}`,
   );
   const fates = all<{ destination: Destination; lived: number; lost: number }, [string]>(
     db,
     `SELECT ${wentTo('m')} AS destination, sum(${LOST}) AS lost, sum(${LIVED}) AS lived
-    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id JOIN move m ON m.entry_id = e.id
+    FROM packet p JOIN batch b ON b.packet_id = p.id JOIN entry e ON e.batch_id = b.id AND e.kind = 'move' JOIN move m ON m.entry_id = e.id
       CROSS JOIN cup c ON c.entry_id = e.id AND c.planted = 0 CROSS JOIN seedling_now now ON now.cup_number = c.number
     WHERE p.crop_id = ? AND ${MOVED}
     GROUP BY m.entry_id`,

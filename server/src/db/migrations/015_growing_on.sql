@@ -30,7 +30,8 @@ INSERT INTO seedling_now (cup_number, stage, left_as)
         AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id) ORDER BY s.rowid DESC LIMIT 1) AS gone
     FROM cup c);
 
--- Which moves went into a slot or a bed, and which tuck-ins were taken back, without reading every one.
+-- Which moves went into a slot or a bed, which batches were moved, and which tuck-ins were taken back, without reading every one.
 CREATE INDEX move_by_destination ON move (destination);
 CREATE INDEX move_into_bed ON move (bed_id) WHERE bed_id IS NOT NULL;
 CREATE INDEX entry_untuck ON entry (batch_id) WHERE kind = 'untuck';
+CREATE INDEX entry_moved ON entry (batch_id, at_ms) WHERE kind = 'move';
