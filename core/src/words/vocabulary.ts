@@ -151,8 +151,8 @@ export const SEEDLING_WORDS: Readonly<Record<SeedlingStage, { readonly title: st
   true_leaves: { title: 'True leaves', next: 'roots out' },
   roots_out: { title: 'Roots out: pot up', next: 'hardening' },
   hardening: { title: 'Hardening', next: 'planted out' },
-  planted_out: { title: 'Planted out', next: 'first ripe' },
-  ripe: { title: 'First ripe', next: 'harvested' },
+  planted_out: { title: 'Planted out', next: 'first ripe, or in flower' },
+  ripe: { title: 'First ripe, or in flower', next: 'harvested' },
   harvested: { title: 'Harvested', next: '' },
 };
 

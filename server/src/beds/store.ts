@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { v5 as uuidFrom } from 'uuid';
-import { type Bed, type BedChange, type BedRequest, type SoilImport, type SoilRequest } from '@fresh-tuck/contract';
+import type { Bed, BedChange, BedRequest, SoilImport, SoilRequest } from '@fresh-tuck/contract';
 import { plantM2, soilBest, soilFromAir, type SoilKnown } from '@fresh-tuck/core/moving';
 import type { SeedlingStage } from '@fresh-tuck/core/nursing';
 import { counted } from '@fresh-tuck/core/units';

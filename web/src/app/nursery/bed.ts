@@ -8,6 +8,7 @@ import { v7 as uuid } from 'uuid';
 import { soilDays } from '@fresh-tuck/core/moving';
 import { reached } from '@fresh-tuck/core/nursing';
 import { counted, formatTemperature, parseCelsius, uncapital } from '@fresh-tuck/core/units';
+import { SEEDLING_WORDS } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
 import { Changes } from '../data/transport/changes.service';
@@ -92,6 +93,7 @@ export class BedScreen {
   protected readonly soil = text('', readBy(this.celsius));
   protected readonly error = signal<string | null>(null);
   protected readonly lower = uncapital;
+  protected readonly ripe = SEEDLING_WORDS.ripe.title;
 
   protected degrees = (celsius: number): string => formatTemperature(celsius, this.about.household().units);
   protected dayOf = (day: string): string => this.about.moments().dated(this.about.moments().at(`${day}T12:00`));

@@ -69,11 +69,11 @@ describe('a bed by itself', () => {
       { numbers: [5], text: '1 okra, Mast, since 1 March, ripe', ripe: true },
     ];
     const screen = await open({ 'GET beds/bed1': { ...page(0), standing } });
-    await screen.click('First ripe: 2 celeriac, Snow Cap, since 2 March');
+    await screen.click('First ripe, or in flower: 2 celeriac, Snow Cap, since 2 March');
     expect(screen.sent('POST', 'nursery/acts')?.body).toEqual(
       jasmine.objectContaining({ numbers: [7, 8], said: { kind: 'stage', stage: 'ripe' } }),
     );
-    expect(screen.text).not.toContain('First ripe: 1 okra');
+    expect(screen.text).not.toContain('First ripe, or in flower: 1 okra');
     await screen.click('Off the bed: 1 okra, Mast, since 1 March, ripe');
     expect(screen.sent('POST', 'nursery/acts')?.body).toEqual(
       jasmine.objectContaining({ numbers: [5], said: { kind: 'stage', stage: 'harvested' } }),
