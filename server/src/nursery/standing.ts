@@ -18,6 +18,6 @@ export const STAGE = `coalesce((SELECT now.stage FROM seedling_now now WHERE now
 /** Whether a cup's seedling is lost, given away or composted. */
 export const GONE = `EXISTS (SELECT 1 FROM seedling_now now WHERE now.cup_number = c.number AND now.left_as IN (${listed(PARTINGS)}))`;
 /** Whether it was lost, and whether it lives: past danger, or given or composted as too many; of `now`, how it stands. */
-export const LOST = `now.left_as = 'lost'`;
-export const LIVED = `(now.left_as IN (${listed(PARTINGS.filter((kind) => kind !== 'lost'))}) OR (now.left_as IS NOT 'lost' AND now.stage IN (${listed(PAST_DANGER)})))`;
+export const LOST = `(now.left_as IS 'lost')`;
+export const LIVED = `coalesce(now.left_as IN (${listed(PARTINGS.filter((kind) => kind !== 'lost'))}) OR (now.left_as IS NOT 'lost' AND now.stage IN (${listed(PAST_DANGER)})), 0)`;
 export { AT_FIRST as STAGE_AT_FIRST };
