@@ -260,8 +260,8 @@ describe('codes', () => {
       .filter((table) =>
         (db.pragma(`foreign_key_list("${table}")`) as { table: string }[]).some((key) => key.table === 'entry' || key.table === 'cup'),
       )
-      // What an older version kept inside is moved out.
-      .filter((table) => table !== 'photo_inside');
+      // What an older version kept inside is moved out, and how seedlings stand is made of what was said of them.
+      .filter((table) => table !== 'photo_inside' && table !== 'seedling_now');
     expect(children.length).toBeGreaterThanOrEqual(10);
     const triggers = db.prepare<[], string>("SELECT name FROM sqlite_master WHERE type = 'trigger'").pluck().all();
     for (const table of [...children, 'entry']) expect(triggers).toEqual(jasmine.arrayContaining([`${table}_stays`, `${table}_kept`]));

@@ -148,4 +148,19 @@ describe('a warm spot’s page', () => {
     await screen.click('Yes, save it');
     expect(screen.sent('POST', 'spots/s1/readings')?.body).toEqual(jasmine.objectContaining({ minC: 22, maxC: 44 }));
   });
+
+  it('shows what was read as it is after whatever is said meanwhile', async () => {
+    const read = [{ id: 'r1', day: '2026-04-10', minC: 22, maxC: 26 }];
+    const screen = await open({ 'GET spots/s1/readings': read, 'POST spots/s1/readings': {} });
+    await screen.click('Show what was read');
+    expect(screen.text).toContain('22 °C to 26 °C');
+    await screen.type('Lowest', '21');
+    await screen.type('Highest', '25');
+    read.push({ id: 'r2', day: '2026-04-11', minC: 21, maxC: 25 });
+    await screen.click('Save the reading');
+    await screen.settle();
+    expect(screen.text).toContain('21 °C to 25 °C');
+    await screen.click('Hide it');
+    expect(screen.text).not.toContain('21 °C to 25 °C');
+  });
 });

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import { firstValueFrom, type Observable } from 'rxjs';
+import { catchError, firstValueFrom, of, Subject, switchMap, type Observable } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Reading, SpotSheet } from '@fresh-tuck/contract';
 import { counted, formatTemperature, parseCelsius } from '@fresh-tuck/core/units';
@@ -37,7 +37,7 @@ const PART = 1000;
     </form>
     <p class="acts">
       <button matButton="text" type="button" class="quiet" (click)="show()">
-        {{ readings() === null ? 'Show what was read' : 'Hide it' }}
+        {{ open() ? 'Hide it' : 'Show what was read' }}
       </button>
     </p>
     @if (readings(); as all) {
@@ -112,7 +112,24 @@ export class Thermometers {
   protected readonly error = signal<string | null>(null);
   protected readonly asked = signal<string | null>(null);
   protected readonly token = signal<string | null>(null);
-  protected readonly readings = signal<readonly Reading[] | null>(null);
+  /** Whether what was read is shown; asked for anew when something was said: an older answer never stands over a newer one. */
+  protected readonly open = signal(false);
+  private readonly shown = new Subject<boolean>();
+  protected readonly readings = toSignal<readonly Reading[] | null>(
+    this.shown.pipe(
+      switchMap((open) =>
+        open
+          ? this.api.readings(this.sheet().spot.id).pipe(
+              catchError((problem: ApiProblem) => {
+                this.error.set(problem.message);
+                return of(null);
+              }),
+            )
+          : of(null),
+      ),
+    ),
+    { initialValue: null },
+  );
   protected readonly unit = computed(() => (this.about.household().units === 'us' ? '°F' : '°C'));
   protected readonly today = computed(() => this.about.moments().field(this.about.nowMs()).slice(0, 10));
   private readonly celsius = (words: string): number | null => parseCelsius(words, this.about.household().units);
@@ -165,11 +182,8 @@ export class Thermometers {
     this.run(this.api.read(this.sheet().spot.id, { id: uuid(), day: this.form.value.day ?? '', minC, maxC }), 'Saved.', this.form);
   }
   protected show(): void {
-    if (this.readings() !== null) return this.readings.set(null);
-    this.api
-      .readings(this.sheet().spot.id)
-      .pipe(takeUntilDestroyed(this.destroyRef))
-      .subscribe((readings) => this.readings.set(readings));
+    this.open.update((open) => !open);
+    this.shown.next(this.open());
   }
   protected takeBack(recordId: string, said: string): void {
     this.run(this.api.takeBack(this.sheet().spot.id, { id: uuid(), recordId }), said);
@@ -198,7 +212,7 @@ export class Thermometers {
       next: () => {
         this.error.set(null);
         this.asked.set(null);
-        this.readings.set(null);
+        this.shown.next(this.open());
         if (form === this.form) this.form.patchValue({ minC: '', maxC: '' });
         this.form.markAsUntouched();
         this.saved.emit(said);
