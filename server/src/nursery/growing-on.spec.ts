@@ -235,12 +235,15 @@ describe('from pot to bed', () => {
   it('a bed is cleared planting by planting, and told since when they stand', async () => {
     const bedId = await bed('Long bed');
     const numbers = await move(await showing('celeriac', 5), 5, { destination: 'cell' });
-    await act(numbers.slice(0, 2), { kind: 'stage', stage: 'planted_out', bedId });
+    // Two days in Greenwich, and one morning by the household's own calendar.
+    home.clock.step(DAY_MS);
+    await act(numbers.slice(0, 1), { kind: 'stage', stage: 'planted_out', bedId }, { at: '2026-04-12T00:30' });
+    await act(numbers.slice(1, 2), { kind: 'stage', stage: 'planted_out', bedId }, { at: '2026-04-12T06:30' });
     home.clock.step(3 * DAY_MS);
     await act(numbers.slice(2), { kind: 'stage', stage: 'planted_out', bedId });
     const page = () => get<BedPage>(`beds/${bedId}`);
     expect((await page()).standing.map(({ text, ...more }) => ({ ...more, since: text.replace(/^.*, since /, '') }))).toEqual([
-      { numbers: numbers.slice(0, 2), ripe: false, since: '11 April' },
+      { numbers: numbers.slice(0, 2), ripe: false, since: '12 April' },
       { numbers: numbers.slice(2), ripe: false, since: jasmine.any(String) },
     ]);
     await act(numbers.slice(0, 2), { kind: 'stage', stage: 'ripe' });

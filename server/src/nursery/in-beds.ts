@@ -4,7 +4,7 @@ import type { Crop } from '@fresh-tuck/core/crops';
 import { bedGate, bedPlan, type BedSize } from '@fresh-tuck/core/moving';
 import { bedTasks, halfAt, type BedTask, type TrayFacts, type WaitsForSoil } from '@fresh-tuck/core/nursing';
 import { outNotBefore } from '@fresh-tuck/core/season';
-import { DAY_MS, wordsFor, type Words } from '@fresh-tuck/core/units';
+import { wordsFor, type Words } from '@fresh-tuck/core/units';
 import { bedInWords, bedTaskInWords, plantingInWords, soilInWords, standingInWords, takeInInWords } from '@fresh-tuck/core/words';
 import type { Reader } from '../forecasts/reader.js';
 import { allArriving, type Arriving } from './arriving.js';
@@ -35,11 +35,11 @@ export function bedsOf(reader: Reader) {
     });
   }
 
-  /** Plants of a bed that were begun together and came to stand there on one day. */
-  function together(all: readonly StandsInBed[], words: Words): BedPage['standing'] {
+  /** Plants of a bed that were begun together and came to stand there on one day of the household's. */
+  function together(all: readonly StandsInBed[], zone: string, words: Words): BedPage['standing'] {
     const groups = new Map<string, StandsInBed[]>();
     for (const one of all) {
-      const key = `${one.batchId} ${Math.floor(one.sinceMs / DAY_MS)} ${one.stage === 'ripe'}`;
+      const key = `${one.batchId} ${DateTime.fromMillis(one.sinceMs, { zone }).toISODate()} ${one.stage === 'ripe'}`;
       groups.set(key, [...(groups.get(key) ?? []), one]);
     }
     return [...groups.values()].map((own) => {
@@ -108,7 +108,7 @@ export function bedsOf(reader: Reader) {
       const { year } = DateTime.fromMillis(nowMs, { zone: home.zone });
       const gate = crop && bedGate(crop, { ...bed, takenM2: bed.taken.areaM2 }, bed.soil, year);
       return {
-        standing: together(beds.plantsIn(bedId), words),
+        standing: together(beds.plantsIn(bedId), home.zone, words),
         ...{ bed, plantings: laid, proposed, gate: gate && bedInWords(gate, home.units, true) },
         spacingCm: crop?.growing.spacingCm ?? null,
       };
