@@ -3,6 +3,8 @@ import { TestBed } from '@angular/core/testing';
 import fc from 'fast-check';
 import { CROPS } from '@fresh-tuck/core/crops';
 import { reportFor } from '@fresh-tuck/core/judging';
+import { DESTINATIONS } from '@fresh-tuck/core/moving';
+import { SEEDLING_STAGES } from '@fresh-tuck/core/nursing';
 import { SEED_STAGES } from '@fresh-tuck/core/parcel';
 import { stockOf } from '@fresh-tuck/core/seedbox';
 import { testResult } from '@fresh-tuck/core/seedtest';
@@ -15,7 +17,9 @@ import { Label } from './label';
 import { Parcel } from './parcel';
 import { RateBar } from './rate-bar';
 import { Ribbon } from './ribbon';
+import { PlantDrawing } from './plant';
 import { SeedDrawing } from './seed';
+import { SeedlingLines, seedlingOf } from './seedling-lines';
 import { TestResultView } from './test-result';
 import { Towel } from './towel';
 import { towelSeeds, emptyDraft } from '../open/draft';
@@ -190,5 +194,45 @@ describe('the drawings, whatever a household has lying there', () => {
     const heights = [...root.querySelectorAll('rect')].map((bar) => Number(bar.getAttribute('height')));
     expect(heights).toEqual([...heights].sort((a, b) => a - b));
     expect(root.querySelector('svg')?.getAttribute('aria-label')).toMatch(/13/);
+  });
+});
+
+describe('a seedling', () => {
+  beforeEach(() => TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] }));
+
+  it('is drawn unlike at every stage, whatever it stands in, and alike for all that look alike', () => {
+    for (const destination of DESTINATIONS) {
+      const all = SEEDLING_STAGES.map((stage) => seedlingOf(stage, false, destination));
+      expect(new Set(all.map(({ plant }) => JSON.stringify(plant))).size)
+        .withContext(destination)
+        .toBe(SEEDLING_STAGES.length);
+      SEEDLING_STAGES.forEach((stage, nth) => expect(seedlingOf(stage, false, destination)).toBe(all[nth] as (typeof all)[number]));
+    }
+  });
+
+  it('is drawn anew when it is a stage on, its label over it; one that shares a pot leaves the pot to the first', async () => {
+    const fixture = TestBed.createComponent(PlantDrawing);
+    const lines = (): string[] =>
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('svg > *')].map((line) => line.getAttribute('class') ?? '');
+    fixture.componentRef.setInput('stage', 'up');
+    fixture.componentRef.setInput('number', 37);
+    await fixture.whenStable();
+    expect(lines()).toEqual(['mix', 'wall', 'roots', 'stem', 'coat', 'stake', 'tag', 'number']);
+    fixture.componentRef.setInput('stage', 'true_leaves');
+    await fixture.whenStable();
+    expect(lines()).toEqual(['mix', 'wall', 'roots', 'stem', 'leaf', 'vein', 'stake', 'tag', 'number']);
+    const board = TestBed.createComponent(SeedlingLines);
+    const shown = async (vessel: string | null): Promise<(string | null)[][]> => {
+      board.componentRef.setInput('ftSeedling', seedlingOf('seed_leaves', false, 'pot'));
+      board.componentRef.setInput('vessel', vessel);
+      await board.whenStable();
+      return [...(board.nativeElement as Element).children].map((line) => [line.getAttribute('class'), line.getAttribute('transform')]);
+    };
+    expect((await shown('scale(2 1)')).slice(0, 3)).toEqual([
+      ['mix', 'scale(2 1)'],
+      ['wall', 'scale(2 1)'],
+      ['roots', null],
+    ]);
+    expect((await shown(null)).map(([kind]) => kind)).toEqual(['roots', 'stem', 'leaf']);
   });
 });
