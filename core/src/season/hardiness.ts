@@ -1,0 +1,24 @@
+import type { Crop } from '../crops/index.js';
+import BEARS from './hardiness.json' with { type: 'json' };
+
+/** Air that kills hardened young plants of a crop, °C: the hardier ones by the first, the softer by the second. */
+export interface Killed {
+  readonly low: number;
+  readonly high: number;
+  /** Whether the crop's own row says so, and not its kind alone. */
+  readonly own: boolean;
+}
+
+/** By how it is planted out, where no table names the crop. Common practice, no source. */
+const BY_KIND: Readonly<Record<Crop['growing']['hardiness'], Omit<Killed, 'own'>>> = {
+  tender: { low: -1, high: -0.5 },
+  half_hardy: { low: -5, high: -3 },
+  hardy: { low: -8, high: -5 },
+};
+const TABLE: Readonly<Record<string, readonly [number, number]>> = BEARS as unknown as Record<string, [number, number]>;
+
+/** `npm test` holds the table against reference/frost_hardiness.csv. */
+export function killedBy({ id, growing }: Pick<Crop, 'id' | 'growing'>): Killed {
+  const [low, high] = TABLE[id] ?? [];
+  return low === undefined || high === undefined ? { ...BY_KIND[growing.hardiness], own: false } : { low, high, own: true };
+}
