@@ -17,3 +17,5 @@ export * from './packet-responses.js';
 export * from './spot-requests.js';
 export * from './spot-responses.js';
 export * from './queries.js';
+export * from './season-requests.js';
+export * from './season-responses.js';

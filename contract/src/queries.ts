@@ -43,3 +43,13 @@ export const bedQuery = z.strictObject({
     .max(SEED_LIMIT, { error: `plants must be at most ${SEED_LIMIT}` })
     .default(1),
 });
+/** The season of a year; of the one that is planned or under way where none is named. */
+export const seasonQuery = z.strictObject({
+  year: z.coerce
+    .number({ error: 'year must be a year like 2026' })
+    .int({ error: 'year must be a year like 2026' })
+    .min(1990, { error: 'year must be a year like 2026' })
+    .max(2100, { error: 'year must be a year like 2026' })
+    .nullable()
+    .default(null),
+});

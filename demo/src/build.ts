@@ -11,6 +11,7 @@ import { planEvening } from './evening.js';
 import { addNursery, weatherAhead } from './nursery-build.js';
 import { DEMO_NOW, HOUSEHOLD, MAT, NURSING, SPOTS } from './household.js';
 import { PARCELS, type DemoParcel } from './parcels.js';
+import { addSeason } from './season-build.js';
 import type { BuildClock, Send } from './send.js';
 import { dayRange } from './laws/warmth.js';
 import { knownState, truthOf } from './truth.js';
@@ -198,6 +199,7 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
     await send('PUT', '/api/household/nursing', { id: idAt(nowMs), version, ...NURSING });
     await send('POST', '/api/weather', { id: idAt(nowMs), spans: weatherAhead(nowMs) });
     await planEvening(send, idAt, nowMs);
+    await addSeason(send, idAt, nowMs);
   } finally {
     server.closeAllConnections();
     server.close();

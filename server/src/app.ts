@@ -24,6 +24,7 @@ import { printRoutes } from './print/routes.js';
 import { photoRoutes } from './photos/routes.js';
 import { rackRoutes } from './racks/routes.js';
 import { roundRoutes } from './rounds/routes.js';
+import { seasonRoutes } from './season/routes.js';
 import { sittingRoutes } from './sittings/routes.js';
 import { probeRoutes } from './spots/probe-routes.js';
 import { spotRoutes } from './spots/routes.js';
@@ -95,6 +96,8 @@ export function createApp(services: Services, options: AppOptions = {}): Express
   api.get('/events', services.changes.stream);
   // A whole box of packets is more than any other request.
   api.use(['/packets/imports', '/packets/matches'], express.json({ limit: '1mb', strict: true }));
+  // A station's nights are many: a century of them.
+  api.use('/season/frost/records', express.json({ limit: '1mb', strict: true }));
   api.use(express.json({ limit: '100kb', strict: true }));
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -119,6 +122,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     rackRoutes,
     roundRoutes,
     sittingRoutes,
+    seasonRoutes,
     printRoutes,
     findRoutes,
     backupRoutes,

@@ -14,6 +14,8 @@ import { trayStore } from './nursery/trays.js';
 import { weatherStore } from './nursery/weather.js';
 import { standStore } from './nursery/stands.js';
 import { seasonStore } from './nursery/seasons.js';
+import { sowingStore } from './season/begun.js';
+import { seasonPlanStore } from './season/store.js';
 import { importStore } from './packets/imports.js';
 import { packetStore } from './packets/store.js';
 import { photoStore } from './photos/store.js';
@@ -69,6 +71,8 @@ export function storesOn(db: Database) {
     beds: bedStore(db, crops, weather),
     racks: rackStore(db, nursery, slots),
     seasons: seasonStore(db),
+    season: seasonPlanStore(db),
+    sowings: sowingStore(db),
     rounds: roundStore(db),
     said: saidStore(db),
   };

@@ -2,7 +2,7 @@ import type { Crop } from '../crops/index.js';
 import type { Course } from '../sowing/index.js';
 import type { DayNumber } from './days.js';
 import { after, chanceBy, dayBy, expected, later, lawBy, normalDays, notBefore, type DayLaw } from './day-law.js';
-import { frostAfter, frostDay, type FrostYears } from './frost-law.js';
+import { frostDay, frostTable, type FrostYears } from './frost-law.js';
 
 /** What a sowing runs through, in its order. */
 export const CHAIN_STAGES = ['chill', 'soak', 'tips', 'moved', 'nursed', 'hardened', 'planted_out', 'ripe'] as const;
@@ -33,6 +33,9 @@ export interface Chain {
   readonly soakDays: number;
   readonly tips: DayLaw;
   readonly moved: DayLaw;
+  /** Days from the move until it is big enough, and days of hardening; null where it stays under cover. */
+  readonly nursing: DayLaw;
+  readonly hardening: DayLaw | null;
   /** Big enough to be hardened; to be planted where it stays under cover. */
   readonly nursed: DayLaw;
   readonly hardened: DayLaw;
@@ -49,17 +52,21 @@ export function chainOf({ course, chillDays, soakDays, lateKind, outdoors }: Cha
   const moved = after(tips, normalDays(rootDays, rootDays > 0 ? ROOT_SD : 0));
   const late = { plant_out: lateKind === 'plant_out' ? lateDays : 0, ripe: lateKind === 'ripe' ? lateDays : 0 };
   const harden = outdoors ? HARDENING : { days: 0, sd: 0 };
-  const nursed = after(
-    moved,
-    normalDays(Math.max(nursing.days + late.plant_out - harden.days, 1), Math.sqrt(Math.max(nursing.sd ** 2 - harden.sd ** 2, 1))),
+  const grows = normalDays(
+    Math.max(nursing.days + late.plant_out - harden.days, 1),
+    Math.sqrt(Math.max(nursing.sd ** 2 - harden.sd ** 2, 1)),
   );
+  const hardening = outdoors ? normalDays(harden.days, harden.sd) : null;
+  const nursed = after(moved, grows);
   return {
     chillDays,
     soakDays,
     tips,
     moved,
+    nursing: grows,
+    hardening,
     nursed,
-    hardened: outdoors ? after(nursed, normalDays(harden.days, harden.sd)) : nursed,
+    hardened: hardening ? after(nursed, hardening) : nursed,
     ripening: ripening && normalDays(Math.max(ripening.days + late.ripe, 1), ripening.sd),
     enough: Math.max(0, ...enoughBy.map(({ chance }) => chance)),
   };
@@ -122,12 +129,16 @@ export function onwards(
 ): Run {
   const out = gate === null ? reached.hardened : notBefore(reached.hardened, gate);
   const ripe = ripening && after(out, ripening);
+  const lives = (law: DayLaw, years: FrostYears): number => {
+    const chance = frostTable(years);
+    return expected(law, (day) => chance(day - newYear));
+  };
   return {
     ...reached,
     out,
     ripe,
-    ripeInTime: ripe && kills && expected(ripe, (day) => frostAfter(kills.autumn, day - newYear)),
-    killedAfterOut: kills && expected(out, (day) => frostAfter(kills.spring, day - newYear)),
+    ripeInTime: ripe && kills && lives(ripe, kills.autumn),
+    killedAfterOut: kills && lives(out, kills.spring),
   };
 }
 
@@ -136,6 +147,33 @@ export type SeasonGoal =
   | { readonly kind: 'season' }
   | { readonly kind: 'plant_out'; readonly day: DayNumber }
   | { readonly kind: 'ripe'; readonly day: DayNumber };
+
+/** When a sowing goes out from a start. */
+export const outFrom = ({ hardened }: Pick<Chain, 'hardened'>, start: DayNumber, gate: DayNumber | null): DayLaw =>
+  gate === null ? later(hardened, start) : notBefore(later(hardened, start), gate);
+
+/**
+ * Chance that what is wished is reached, for those who try many starts: by the day on which it goes
+ * out, each worked out once. Null where nothing can be said of it.
+ */
+export function chanceFrom(
+  { ripening }: Pick<Chain, 'ripening'>,
+  goal: SeasonGoal,
+  { newYear, kills }: Pick<CropFrost, 'newYear' | 'kills'>,
+): ((out: DayLaw) => number) | null {
+  if (goal.kind === 'plant_out') return (out) => chanceBy(out, goal.day);
+  if (ripening === null || (goal.kind === 'season' && kills === null)) return null;
+  const frost = kills && frostTable(kills.autumn);
+  const ripeFrom = (day: number): number =>
+    goal.kind === 'ripe' ? chanceBy(ripening, goal.day - day) : expected(ripening, (days) => (frost ? frost(day + days - newYear) : 1));
+  const known = new Map<number, number>();
+  return (out) =>
+    expected(out, (day) => {
+      const found = known.get(day) ?? ripeFrom(day);
+      known.set(day, found);
+      return found;
+    });
+}
 
 /** Chance that a run reaches what is wished; null where nothing can be said of it. */
 export function chanceOf(run: Run, goal: SeasonGoal): number | null {
@@ -160,7 +198,7 @@ export function stageDays(run: Run, { chillDays, soakDays }: Pick<Chain, 'chillD
     law ? [{ stage, at10: dayBy(law, 0.1), at50: dayBy(law, 0.5), at90: dayBy(law, 0.9) }] : [];
   return [
     ...sure('soak', soakDays),
-    ...sure('chill', chillDays + soakDays),
+    ...(chillDays > 0 ? sure('chill', chillDays + soakDays) : []),
     ...told('tips', run.tips),
     ...told('moved', run.moved),
     ...told('nursed', run.nursed),

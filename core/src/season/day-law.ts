@@ -68,12 +68,14 @@ export function lawBy(points: readonly { readonly day: number; readonly chance: 
 
 /** The day of one thing after another. */
 export function after(law: DayLaw, days: DayLaw): DayLaw {
-  const mass = new Float64Array(law.mass.length + days.mass.length - 1);
-  law.mass.forEach((chance, nth) => {
-    if (chance < DUST) return;
-    for (let step = 0; step < days.mass.length; step++) mass[nth + step] = (mass[nth + step] ?? 0) + chance * (days.mass[step] ?? 0);
-  });
-  return trimmed(law.from + days.from, [...mass]);
+  const [a, b] = [Float64Array.from(law.mass), Float64Array.from(days.mass)];
+  const mass = new Float64Array(a.length + b.length - 1);
+  for (let nth = 0; nth < a.length; nth++) {
+    const chance = a[nth] as number;
+    if (chance < DUST) continue;
+    for (let step = 0; step < b.length; step++) (mass[nth + step] as number) += chance * (b[step] as number);
+  }
+  return trimmed(law.from + days.from, Array.from(mass));
 }
 
 export const later = (law: DayLaw, days: number): DayLaw => ({ from: law.from + days, mass: law.mass });

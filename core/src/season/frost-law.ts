@@ -60,12 +60,11 @@ export function frostDay(years: FrostYears, share: number): number | null {
 
 /** Chance that the frost of a further year comes after a day: the last frost of spring, or the first of autumn. */
 export function frostAfter(years: FrostYears, day: number): number {
-  const all = sorted(years);
-  const { days } = years;
+  const { days, none, side } = years;
   const [first, last] = [days[0], days.at(-1)];
-  if (first === undefined || last === undefined) return years.side === 'spring' ? 0 : 1;
-  const n = all.length;
-  const before = years.side === 'spring' ? years.none : 0;
+  if (first === undefined || last === undefined) return side === 'spring' ? 0 : 1;
+  const n = days.length + none;
+  const before = side === 'spring' ? none : 0;
   // Before the first year that had one, and beyond the last, it is rarer and rarer.
   if (day < first) return 1 - (before + Math.exp((day - first) / tailOf(days))) / (n + 1);
   if (day >= last) return afterLast(n, before + days.length, (day - last) / tailOf(days));
@@ -79,6 +78,28 @@ export function frostAfter(years: FrostYears, day: number): number {
 function afterLast(n: number, rank: number, far: number): number {
   const without = (n - rank) / (n + 1);
   return without + (1 - rank / (n + 1) - without) * Math.exp(-far);
+}
+
+/** Days of the season's year for which a frost's chance is laid down: from the autumn before to the summer after. */
+const TABLE = { from: -150, to: 600, perDay: 2 } as const;
+const tables = new WeakMap<FrostYears, Float64Array>();
+
+/** The same chance for those who ask for many days: laid down once, straight between half days. */
+export function frostTable(years: FrostYears): (day: number) => number {
+  const known = tables.get(years);
+  const table =
+    known ??
+    Float64Array.from({ length: (TABLE.to - TABLE.from) * TABLE.perDay + 1 }, (_, nth) =>
+      frostAfter(years, TABLE.from + nth / TABLE.perDay),
+    );
+  if (!known) tables.set(years, table);
+  const last = table.length - 1;
+  return (day) => {
+    const at = Math.min(Math.max((day - TABLE.from) * TABLE.perDay, 0), last);
+    const low = Math.floor(at);
+    const here = table[low] as number;
+    return low === last ? here : here + ((table[low + 1] as number) - here) * (at - low);
+  };
 }
 
 /** Frost as a household is told it: the days by which it is still to come in 9, 5 and 1 of ten springs, or already here in 1, 5 and 9 autumns. */

@@ -11,3 +11,6 @@ export * from './pots.js';
 export * from './starts.js';
 export * from './lot.js';
 export * from './space.js';
+export * from './lot-year.js';
+export * from './yields.js';
+export * from './frost-known.js';

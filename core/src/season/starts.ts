@@ -1,6 +1,6 @@
 import type { DayNumber } from './days.js';
 import { dayBy } from './day-law.js';
-import { chanceOf, runFrom, type Chain, type CropFrost, type SeasonGoal } from './chain.js';
+import { chanceFrom, chanceOf, outFrom, runFrom, type Chain, type CropFrost, type SeasonGoal } from './chain.js';
 
 /** A plant that is ready so long before it may go out has outgrown its pot, days. Guess. */
 const WAITS_AT_MOST = 14;
@@ -51,7 +51,8 @@ function lastWith(from: DayNumber, to: DayNumber, holds: (day: DayNumber) => boo
  */
 export function startsFor({ chain, gate, frost, goal, sureness, today }: StartQuestion): Starts {
   const half = Math.round(dayBy(chain.hardened, 0.5));
-  const chance = (day: DayNumber): number | null => chanceOf(runFrom(chain, day, gate, frost), goal);
+  const reaches = chanceFrom(chain, goal, frost);
+  const chance = (day: DayNumber): number | null => reaches && reaches(outFrom(chain, day, gate));
   const wished = goal.kind === 'season' ? null : goal.day;
   const about = wished ?? gate ?? today;
   // Where nothing can be said of it, nothing is late.

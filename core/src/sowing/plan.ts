@@ -160,6 +160,7 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
       enough: enoughAt(share),
       refused,
       halfDays,
+      course,
       forward: daysForward(course),
       back: target && countBack(course, target.kind, sureness),
       inTimeNow: target && chanceInTime(course, target.kind, (target.atMs - startMs) / DAY_MS),

@@ -8,7 +8,7 @@ import type { Preparation } from '../preparing/index.js';
 import type { FinalCount } from '../seedtest/index.js';
 import type { DayRange, DeadlyWarmth, Reading } from '../warmth/index.js';
 import type { TwoSteps } from './two-steps.js';
-import type { CountedBack, CropLateness, Goal, Reached } from './when.js';
+import type { CountedBack, Course, CropLateness, Goal, Reached } from './when.js';
 
 /** What stands between a seed and a plant, in its order; all but the first can be left out. */
 export const FACTORS = ['shows', 'sound', 'moved', 'lives'] as const;
@@ -102,6 +102,8 @@ export interface PlanAtSpot {
   readonly refused: DeadlyWarmth | null;
   /** Days from the start until half of the live seeds show; null where they never do. */
   readonly halfDays: number | null;
+  /** What it would run through there. */
+  readonly course: Course;
   /** The days forward, if enough come. */
   readonly forward: readonly Reached[];
   /** Counted back from the wished date; and the chance of being in time if begun now. */

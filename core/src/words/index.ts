@@ -52,3 +52,4 @@ export * from './vocabulary.js';
 export * from './ways.js';
 export * from './why.js';
 export * from './worktop.js';
+export * from './season.js';

@@ -1,6 +1,7 @@
 import type { WhatIfRequest } from '@fresh-tuck/contract';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
+import { seasonView } from '../season/view.js';
 import { roundSheet } from '../print/round.js';
 import { bedsOf } from '../nursery/in-beds.js';
 import { nurseryView } from '../nursery/boards.js';
@@ -43,6 +44,7 @@ export function questionsOn(reader: Reader) {
   const warmth = spotQuestions(reader);
   const away = awayView(reader);
   const calendar = calendarEntries(reader);
+  const season = seasonView(reader, packet);
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),
@@ -72,6 +74,9 @@ export function questionsOn(reader: Reader) {
     whatIf: (nowMs: number, spotId: string, asked: WhatIfRequest) => warmth.whatIf(nowMs, spotId, asked),
     away: (nowMs: number, leaving: string, back: string) => away(nowMs, leaving, back),
     calendar: (nowMs: number) => calendar(nowMs),
+    season: (nowMs: number, year: number | null) => season.whole(nowMs, year),
+    seasonChain: (nowMs: number, wishId: string, year: number | null) => season.chain(nowMs, wishId, year),
+    seasonDue: (nowMs: number) => season.due(nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
     /** Works out some of what finished batches teach, ahead of whoever asks; how many are left. */

@@ -6,7 +6,8 @@ export interface Gone {
   readonly id: string;
   readonly kind:
     | ('reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count')
-    | ('care' | 'light' | 'weather');
+    | ('care' | 'light' | 'weather')
+    | ('wish' | 'frost' | 'station' | 'room');
   readonly fromMs: number;
   readonly toMs: number;
 }

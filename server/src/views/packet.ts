@@ -52,19 +52,30 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
     };
   }
 
-  function whole(packet: StoredPacket, nowMs: number): Packet {
+  /** What a start of it is counted by, beside its prior; and its tests' results. */
+  function counting(packet: StoredPacket) {
     const counted = testsOf(packet).flatMap(({ result }) => (result ? [result] : []));
+    return {
+      counted,
+      facts: {
+        handled: nursery.handled(packet.cropId),
+        fates: nursery.fates(packet.cropId),
+        sound: {
+          normal: counted.reduce((sum, { totals }) => sum + totals.normal, 0),
+          abnormal: counted.reduce((sum, { totals }) => sum + totals.abnormal, 0),
+        },
+      },
+    };
+  }
+
+  function whole(packet: StoredPacket, nowMs: number): Packet {
+    const { counted, facts } = counting(packet);
     const prior = priorOf(packet.id, nowMs);
     return {
       ...packet,
       pace: ageOf(packets.get(packet.id), yearOf(nowMs)).pace,
       prior,
-      handled: nursery.handled(packet.cropId),
-      fates: nursery.fates(packet.cropId),
-      sound: {
-        normal: counted.reduce((sum, { totals }) => sum + totals.normal, 0),
-        abnormal: counted.reduce((sum, { totals }) => sum + totals.abnormal, 0),
-      },
+      ...facts,
       stock: stock(packet, counted.length > 0, nowMs, prior).work(),
     };
   }
@@ -77,6 +88,7 @@ export function packetView({ batches, crops, forecasts, household, journal, nurs
         testsOf(packet).some(({ result }) => result !== null),
         nowMs,
       ),
+    counting: (packetId: string) => counting(packets.packet(packetId)).facts,
     sheet(id: string, nowMs: number): PacketSheet {
       const packet = packets.packet(id);
       const { growing, hazards } = crops.crop(packet.cropId);

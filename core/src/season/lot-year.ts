@@ -1,0 +1,63 @@
+import type { DayNumber } from './days.js';
+import { after, dayBy, later, notBefore, surely } from './day-law.js';
+import { chanceOf, onwards, runFrom, stageDays, type Chain, type CropFrost, type Run, type SeasonGoal, type StageDays } from './chain.js';
+import { startsFor, type Starts } from './starts.js';
+
+/** How far a lot has come: days of the calendar; null for what has not happened. */
+export interface Reached {
+  readonly start: DayNumber;
+  readonly moved: DayNumber | null;
+  readonly out: DayNumber | null;
+  readonly ripe: DayNumber | null;
+}
+
+/** A lot as the year has it. */
+export interface LotYear {
+  readonly starts: Starts;
+  /** The day that it is started, or was. */
+  readonly start: DayNumber;
+  readonly run: Run;
+  readonly stages: readonly StageDays[];
+  readonly chance: number | null;
+}
+
+/** What a lot's year is worked out from. */
+export interface LotQuestion {
+  readonly chain: Chain;
+  readonly gate: DayNumber | null;
+  readonly frost: Pick<CropFrost, 'newYear' | 'kills'>;
+  readonly goal: SeasonGoal;
+  readonly sureness: number;
+  readonly today: DayNumber;
+  readonly outdoors: boolean;
+  /** The day that was chosen to start; null where it is counted back. */
+  readonly chosen: DayNumber | null;
+  /** What was really done of it; null where it is not begun. */
+  readonly reached: Reached | null;
+}
+
+/** A run that has begun: what was done stands, what is to come goes on from it and lies ahead of today. */
+function begun({ chain, gate, frost, today }: LotQuestion, { start, moved, out, ripe }: Reached): Run {
+  const ahead = (law: Run['out']): Run['out'] => notBefore(law, today);
+  const tips = moved === null ? ahead(later(chain.tips, start)) : later(chain.tips, start);
+  const movedLaw = moved === null ? ahead(later(chain.moved, start)) : surely(moved);
+  const nursedFrom = moved === null ? later(chain.nursed, start) : after(surely(moved), chain.nursing);
+  const nursed = out === null ? ahead(nursedFrom) : nursedFrom;
+  const hardened = out === null ? ahead(chain.hardening ? after(nursed, chain.hardening) : nursed) : surely(out);
+  const run = onwards(chain, { start, tips, moved: movedLaw, nursed, hardened }, out === null ? gate : null, frost);
+  if (ripe !== null) return { ...run, ripe: surely(ripe), ripeInTime: 1 };
+  const kept = run.ripe && ahead(run.ripe);
+  return { ...run, ripe: kept };
+}
+
+/** Works out a lot's year: when to start, or how it goes on from where it is. */
+export function lotYear(question: LotQuestion): LotYear {
+  const { chain, gate, frost, goal, chosen, reached, outdoors } = question;
+  const starts = startsFor(question);
+  const start = reached?.start ?? chosen ?? starts.best;
+  const run = reached ? begun(question, reached) : runFrom(chain, start, gate, frost);
+  return { starts, start, run, stages: stageDays(run, chain, outdoors), chance: chanceOf(run, goal) };
+}
+
+/** The day on which something is half done, for those who need one day. */
+export const middleOf = (law: Run['out']): DayNumber => Math.round(dayBy(law, 0.5));

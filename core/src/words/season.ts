@@ -1,0 +1,269 @@
+import { DateTime } from 'luxon';
+import {
+  type ChainStage,
+  type DayNumber,
+  type FrostSeason,
+  type Overflow,
+  type Room,
+  type Shifted,
+  type Starts,
+  type Yield,
+} from '../season/index.js';
+import { chanceInWords, counted, DAY_MS, listed, numberWord, spanInWords } from '../units/index.js';
+
+/** A day of the calendar: "2 May", with its year where that is another than the season's. */
+export function dayInWords(day: DayNumber, year: number): string {
+  const date = DateTime.fromMillis(Math.round(day) * DAY_MS, { zone: 'utc' });
+  return date.toFormat(date.year === year ? 'd LLLL' : 'd LLLL yyyy');
+}
+/** "2 to 15 May", "28 April to 3 May". */
+export function daysInWords(from: DayNumber, to: DayNumber, year: number): string {
+  const [a, b] = [from, to].map((day) => DateTime.fromMillis(Math.round(day) * DAY_MS, { zone: 'utc' }));
+  if (Math.round(from) === Math.round(to) || !a || !b) return dayInWords(from, year);
+  return a.month === b.month && a.year === b.year
+    ? `${a.toFormat('d')} to ${dayInWords(to, year)}`
+    : `${dayInWords(from, year)} to ${dayInWords(to, year)}`;
+}
+
+/** What comes first of a crop, and what its coming is called. */
+const FIRST: Readonly<Record<Yield, { readonly first: string; readonly ripens: string }>> = {
+  fruit: { first: 'first fruit', ripens: 'ripe' },
+  pod: { first: 'first pods', ripens: 'pods' },
+  head: { first: 'first heads', ripens: 'ready to cut' },
+  root: { first: 'lifted from', ripens: 'ready to lift' },
+  leaf: { first: 'first cut', ripens: 'ready to cut' },
+  flower: { first: 'in flower from', ripens: 'in flower' },
+  plant: { first: 'grown by', ripens: 'grown' },
+};
+
+/** So many of ten autumns. */
+const autumns = (chance: number): string => {
+  const tenths = Math.round(chance * 10);
+  return chance >= 0.995 ? 'every autumn' : tenths === 0 ? 'hardly any autumn' : `${tenths} of 10 autumns`;
+};
+
+/** Below this an end is said as a chance, and in the colour of trouble. */
+const DOUBTFUL = 0.75;
+
+/** How a lot ends, as one line beside its stem. */
+export function endInWords(
+  what: Yield,
+  { ripeAt, ripeInTime, outAt, nextYear, outdoors, wished }: EndFacts,
+  year: number,
+): { readonly text: string; readonly trouble: boolean } {
+  const { first, ripens } = FIRST[what];
+  if (ripeAt === null)
+    return {
+      text: outdoors
+        ? `planted out ${dayInWords(outAt, year)}${nextYear ? '; bears another year' : ''}`
+        : `grown on from ${dayInWords(outAt, year)}`,
+      trouble: false,
+    };
+  if (wished !== null && wished < DOUBTFUL) return { text: `in time ${tenths(wished)}`, trouble: true };
+  if (ripeInTime !== null && ripeInTime < DOUBTFUL) return { text: `${ripens} in ${autumns(ripeInTime)}`, trouble: true };
+  return { text: `${first} ${dayInWords(ripeAt, year)}`, trouble: false };
+}
+/** What the end of a lot is told by. */
+export interface EndFacts {
+  readonly ripeAt: DayNumber | null;
+  readonly ripeInTime: number | null;
+  readonly outAt: DayNumber;
+  readonly nextYear: boolean;
+  readonly outdoors: boolean;
+  /** Chance of the day that was wished; null where none was. */
+  readonly wished: number | null;
+}
+const tenths = (chance: number): string => `${Math.round(chance * 10)} times in 10`;
+
+/** How frost is counted, in a sentence. */
+export function frostInWords({ source, autumnGuessed, spring, autumn }: FrostTold, year: number): string {
+  if (source === 'none' || !spring || !autumn) return 'Nobody has said yet when the last frost is: without it no day can be counted back.';
+  const by =
+    source === 'record'
+      ? `By ${counted(spring.years, 'spring')} at the station`
+      : source === 'guess'
+        ? 'By a guess for such a place'
+        : 'By the days that were said';
+  const of = (side: 'spring' | 'autumn'): string => {
+    const told = side === 'spring' ? spring : autumn;
+    if (told.at50 === null) return `more than half of its ${told.years} years had none`;
+    const middle = dayInWords(told.at50, year);
+    const most = side === 'spring' ? told.at90 : told.at10;
+    return `${middle} in the middle${most === null ? '' : side === 'spring' ? `, over by ${dayInWords(most, year)} in 9 of 10` : `, not before ${dayInWords(most, year)} in 9 of 10`}`;
+  };
+  const none = source === 'record' && spring.none + autumn.none > 0 ? ` ${noneInWords(spring.none, autumn.none)}` : '';
+  return `${by} the last frost is ${of('spring')}; the first of autumn ${of('autumn')}${autumnGuessed ? ', which nobody has said and is a guess' : ''}.${none}`;
+}
+interface FrostTold {
+  readonly source: FrostSeason['source'];
+  readonly autumnGuessed: boolean;
+  readonly spring: {
+    readonly at10: DayNumber | null;
+    readonly at50: DayNumber | null;
+    readonly at90: DayNumber | null;
+    readonly years: number;
+    readonly none: number;
+  } | null;
+  readonly autumn: FrostTold['spring'];
+}
+const noneInWords = (spring: number, autumn: number): string =>
+  `${listed([...(spring > 0 ? [counted(spring, 'spring')] : []), ...(autumn > 0 ? [counted(autumn, 'autumn')] : [])])} had none at all.`;
+
+/** A stage of a chain, named. */
+export const CHAIN_WORDS: Readonly<Record<ChainStage, string>> = {
+  soak: 'Soaked',
+  chill: 'Chilled',
+  tips: 'Enough tips',
+  moved: 'Moved',
+  nursed: 'Big enough',
+  hardened: 'Hardened',
+  planted_out: 'Planted out',
+  ripe: 'Ripe',
+};
+
+/** When a stage is reached, with its stretch. */
+export const stageWhen = (at10: DayNumber, at50: DayNumber, at90: DayNumber, year: number): string =>
+  Math.round(at10) === Math.round(at90)
+    ? dayInWords(at50, year)
+    : `${dayInWords(at50, year)}, 8 times in 10 between ${daysInWords(at10, at90, year).replace(' to ', ' and ')}`;
+
+/** What a start some days off does. */
+export function startShiftInWords(
+  { days, start, chance, outAt50, ripeAt50, waits }: Shifted,
+  what: Yield,
+  year: number,
+  outdoors: boolean,
+): string {
+  const when =
+    days === 0
+      ? `On ${dayInWords(start, year)}`
+      : `${counted(Math.abs(days) / 7, 'week')} ${days < 0 ? 'sooner' : 'later'}, on ${dayInWords(start, year)}`;
+  const ready = outdoors ? `out about ${dayInWords(outAt50, year)}` : `grown on from ${dayInWords(outAt50, year)}`;
+  const ripe = ripeAt50 === null ? '' : `, ${FIRST[what].ripens} about ${dayInWords(ripeAt50, year)}`;
+  const idle = waits >= 5 ? `, after standing ready for ${spanInWords(waits * DAY_MS)}` : '';
+  return `${when}: ${ready}${idle}${ripe}${chance === null ? '' : `; ${chanceInWords(chance)} of being in time`}.`;
+}
+
+/** How a room's unit is counted. */
+const UNITS: Readonly<Record<Room['kind'], { readonly one: string; readonly many: string }>> = {
+  warm: { one: 'bag', many: 'bags' },
+  lit: { one: 'cell', many: 'cells' },
+  slots: { one: 'slot', many: 'slots' },
+  bed: { one: 'm²', many: 'm²' },
+};
+const amount = (kind: Room['kind'], size: number): string => {
+  const shown = kind === 'bed' ? Math.round(size * 10) / 10 : Math.max(Math.round(size), 1);
+  return `${shown} ${shown === 1 ? UNITS[kind].one : UNITS[kind].many}`;
+};
+
+/** A room's room: "Room on the lit shelf: 72 cells". */
+export const roomInWords = ({ name, kind, holds }: Room): string =>
+  holds === null ? `${name}: nobody has said how much stands there` : `${name}: room for ${amount(kind, holds)}`;
+
+/** What does not fit, and who stands there then. @param titleOf a lot's title */
+export function overflowInWords(
+  { by, from, to, lots }: Overflow,
+  room: Room,
+  titleOf: (lotId: string) => string,
+  year: number,
+): { readonly lead: string; readonly text: string } {
+  const most = lots.slice(0, 4).map(({ lotId, size }) => `${titleOf(lotId)} ${amount(room.kind, size)}`);
+  const rest = lots.length - most.length;
+  return {
+    lead: `${amount(room.kind, by)} too many from ${daysInWords(from, to, year)}`,
+    text: `${room.name} then: ${listed([...most, ...(rest > 0 ? [`${rest} more`] : [])])}.`,
+  };
+}
+
+/** Why a start is due now. */
+export function dueInSeason(
+  {
+    title,
+    start,
+    today,
+    until,
+    seeds,
+    best,
+  }: {
+    readonly title: string;
+    readonly start: DayNumber;
+    readonly today: DayNumber;
+    readonly until: DayNumber | null;
+    readonly seeds: number | null;
+    readonly best: DayNumber;
+  },
+  year: number,
+): { readonly lead: string; readonly text: string } {
+  const count = seeds === null ? '' : `: ${counted(seeds, 'seed')}`;
+  const over = until !== null && today > until;
+  const when =
+    start === today
+      ? 'today'
+      : start < today
+        ? `since ${dayInWords(start, year)}`
+        : start === today + 1
+          ? 'tomorrow'
+          : dayInWords(start, year);
+  const text = over
+    ? `Its time was over on ${dayInWords(until, year)}: see what a start today still gives.`
+    : until === null
+      ? 'Any of these days will do.'
+      : `In good time until ${dayInWords(until, year)}${start === best ? '' : `; counted back, ${dayInWords(best, year)} would be the day`}.`;
+  return { lead: `${title}, ${when}${count}`, text };
+}
+
+/** What leads the season. */
+export function seasonLead(
+  {
+    due,
+    wishes,
+    next,
+    full,
+  }: {
+    readonly due: number;
+    readonly wishes: number;
+    readonly next: { readonly title: string; readonly start: DayNumber } | null;
+    readonly full: { readonly name: string; readonly from: DayNumber } | null;
+  },
+  year: number,
+): string {
+  if (wishes === 0) return `What shall grow in ${year}?`;
+  const starts =
+    due > 0 ? `Start ${numberWord(due)} this week` : next ? `Next: ${next.title}, ${dayInWords(next.start, year)}` : 'Everything is begun';
+  return full
+    ? `${starts}; ${full.name.replace(/^./, (letter) => letter.toLowerCase())} is full from ${dayInWords(full.from, year)}`
+    : starts;
+}
+
+/** How surely a start is in time. */
+export function startsInWords({ best, from, until, chance, sure }: Starts, sureness: number, year: number): string {
+  const stretch =
+    from !== null && until !== null
+      ? ` It makes sense from ${dayInWords(from, year)} until ${dayInWords(until, year)}.`
+      : until !== null
+        ? ` It makes sense until ${dayInWords(until, year)}.`
+        : '';
+  const known =
+    chance === null
+      ? ''
+      : sure
+        ? `, which is in time with ${chanceInWords(chance)}`
+        : `, and even so in time with only ${chanceInWords(chance)}: ${Math.round(sureness * 10)} in 10 cannot be had`;
+  return `Counted back, the day to start is ${dayInWords(best, year)}${known}.${stretch}`;
+}
+
+/** How much later than wished a crop was, and what that moves. */
+export const lateInWords = ({
+  lastDays,
+  year,
+  batches,
+  shiftDays,
+}: {
+  readonly lastDays: number;
+  readonly year: number;
+  readonly batches: number;
+  readonly shiftDays: number;
+}): string =>
+  shiftDays === 0
+    ? `In ${year} it was in time.`
+    : `In ${year} it was ${counted(Math.abs(Math.round(lastDays)), 'day')} ${lastDays > 0 ? 'late' : 'early'} (${counted(batches, 'batch', 'batches')}): its start is counted ${counted(Math.abs(shiftDays), 'day')} ${shiftDays > 0 ? 'sooner' : 'later'}.`;

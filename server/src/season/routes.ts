@@ -1,0 +1,131 @@
+import { Router } from 'express';
+import {
+  frostRecordRequest,
+  frostWordRequest,
+  roomRequest,
+  seasonActRequest,
+  seasonQuery,
+  seasonTakeBackRequest,
+  seasonUndoRequest,
+  type WishWords,
+} from '@fresh-tuck/contract';
+import { dayNumber, frostYears, LEAST_FROST_YEARS, springInSouth, summerInJuly } from '@fresh-tuck/core/season';
+import { plantM2 } from '@fresh-tuck/core/moving';
+import { json, jsonOfSaved } from '../http/json.js';
+import { Problem, read } from '../http/problem.js';
+import type { Services } from '../services.js';
+
+/** The season: wishes, frost, room; what becomes of them. */
+export function seasonRoutes({ act, ask, beds, clock, crops, household, packets, racks, season, spots, takenBack }: Services): Router {
+  const whole = (year: number | null = null) => ask('season', clock.now(), year);
+
+  /** What a wish names must be there, and a bed must hold its plants. */
+  function checkWish({ cropId, packetId, bedId, rackId, spotId, litId, plants }: WishWords, field: string): void {
+    const crop = crops.crop(cropId);
+    if (packetId !== null && packets.find(packetId)?.crop_id !== cropId)
+      throw Problem.field(`${field}.packetId`, `${field}.packetId must be a packet of ${crop.name} in the box`);
+    for (const [at, what] of [
+      [spotId, 'spotId'],
+      [litId, 'litId'],
+    ] as const)
+      if (at !== null && !spots.has(at)) throw Problem.field(`${field}.${what}`, `${field}.${what} must be a place of the house`);
+    const rack = rackId === null ? null : racks.list().find(({ id }) => id === rackId);
+    if (rack === undefined) throw Problem.field(`${field}.rackId`, `${field}.rackId must be a rack that is in use`);
+    if (rack && plants > rack.slots)
+      throw Problem.field(`${field}.plants`, `${field}.plants must be at most ${rack.slots}: ${rack.name} has no more slots`);
+    const bed = bedId === null ? null : beds.list(clock.now()).find(({ id }) => id === bedId);
+    if (bed === undefined) throw Problem.field(`${field}.bedId`, `${field}.bedId must be a bed that is in use`);
+    const { spacingCm } = crop.growing;
+    if (bed && spacingCm) {
+      const most = Math.floor((bed.widthM * bed.lengthM) / plantM2(spacingCm) + 1e-9);
+      if (plants > most)
+        throw Problem.field(
+          `${field}.plants`,
+          `${field}.plants must be at most ${most}: at ${spacingCm.inRow} by ${spacingCm.rows} cm ${bed.name} has room for no more plants of ${crop.name.toLowerCase()}`,
+        );
+    }
+  }
+
+  return Router()
+    .get('/season', async (request, response) => {
+      const { year } = read(seasonQuery, request.query);
+      household.get();
+      json(response, await whole(year));
+    })
+    .get('/season/due', async (_request, response) => {
+      household.get();
+      json(response, await ask('seasonDue', clock.now()));
+    })
+    .get('/season/wishes/:wishId', async (request, response) => {
+      const { year } = read(seasonQuery, request.query);
+      household.get();
+      json(response, await ask('seasonChain', clock.now(), request.params.wishId, year));
+    })
+    .post('/season/acts', async (request, response) => {
+      const body = read(seasonActRequest, request.body);
+      household.get();
+      act('season', body, (nowMs) => {
+        body.wishes.forEach(({ words }, nth) => {
+          if (words) checkWish(words, `wishes.${nth}.words`);
+        });
+        season.say(body, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole(body.year));
+    })
+    .post('/season/acts/undos', async (request, response) => {
+      const body = read(seasonUndoRequest, request.body);
+      act('season-undo', body, (nowMs) => {
+        for (const { id, atMs } of season.ofAct(body.actId)) takenBack.add({ id, kind: 'wish', fromMs: atMs, toMs: atMs }, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/season/frost/records', async (request, response) => {
+      const body = read(frostRecordRequest, request.body);
+      const home = household.get();
+      const minima = { first: dayNumber(body.first), celsius: body.celsius };
+      const july = summerInJuly(minima);
+      if (july === null)
+        throw Problem.field('celsius', 'celsius must be of a place with a summer and a winter: these months are all alike');
+      if (home.frost && july === springInSouth(home.frost.monthDay))
+        throw Problem.field(
+          'celsius',
+          `celsius must be of a station near you: its summer is in ${july ? 'July' : 'January'}, and your last frost is in ${july ? 'the southern' : 'the northern'} spring`,
+        );
+      const { spring, autumn } = frostYears(minima, { thresholdC: 0, shelterK: 0, july });
+      const years = Math.min(spring.days.length + spring.none, autumn.days.length + autumn.none);
+      if (years < LEAST_FROST_YEARS)
+        throw Problem.field(
+          'celsius',
+          `celsius must hold ${LEAST_FROST_YEARS} springs and autumns with hardly a day missing: there are ${years}`,
+        );
+      act('frost-record', body, (nowMs) => season.addRecord(body, nowMs));
+      response.status(201).json({ id: body.id });
+    })
+    .post('/season/frost', async (request, response) => {
+      const body = read(frostWordRequest, request.body);
+      household.get();
+      act('frost-word', body, (nowMs) => {
+        if (body.recordId !== null && !season.record(body.recordId))
+          throw Problem.field('recordId', 'recordId must be a station’s record that was brought in');
+        season.sayFrost(body, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/season/rooms', async (request, response) => {
+      const body = read(roomRequest, request.body);
+      household.get();
+      act('season-room', body, (nowMs) => {
+        spots.get(body.spotId);
+        season.sayRoom(body, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    })
+    .post('/season/undos', async (request, response) => {
+      const body = read(seasonTakeBackRequest, request.body);
+      act('season-take-back', body, (nowMs) => {
+        const { kind, atMs } = season.recordOf(body.recordId);
+        takenBack.add({ id: body.recordId, kind, fromMs: atMs, toMs: atMs }, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole());
+    });
+}
