@@ -152,6 +152,9 @@ export type SeasonGoal =
 export const outFrom = ({ hardened }: Pick<Chain, 'hardened'>, start: DayNumber, gate: DayNumber | null): DayLaw =>
   gate === null ? later(hardened, start) : notBefore(later(hardened, start), gate);
 
+/** Days between those for which a chance is worked out. */
+const KNOT_DAYS = 3;
+
 /**
  * Chance that what is wished is reached, for those who try many starts: by the day on which it goes
  * out, each worked out once. Null where nothing can be said of it.
@@ -167,12 +170,18 @@ export function chanceFrom(
   const ripeFrom = (day: number): number =>
     goal.kind === 'ripe' ? chanceBy(ripening, goal.day - day) : expected(ripening, (days) => (frost ? frost(day + days - newYear) : 1));
   const known = new Map<number, number>();
-  return (out) =>
-    expected(out, (day) => {
-      const found = known.get(day) ?? ripeFrom(day);
-      known.set(day, found);
-      return found;
-    });
+  const at = (knot: number): number => {
+    const found = known.get(knot) ?? ripeFrom(knot * KNOT_DAYS);
+    known.set(knot, found);
+    return found;
+  };
+  // It changes slowly from day to day: straight between knots.
+  const between = (day: number): number => {
+    const low = Math.floor(day / KNOT_DAYS);
+    const [before, share] = [at(low), day / KNOT_DAYS - low];
+    return share === 0 ? before : before + (at(low + 1) - before) * share;
+  };
+  return (out) => expected(out, between);
 }
 
 /** Chance that a run reaches what is wished; null where nothing can be said of it. */

@@ -40,10 +40,13 @@ export function normalDays(mean: number, sd: number): DayLaw {
   return trimmed(from, mass);
 }
 
-/** A law from points of its rising cumulative chance, straight between them; its last chance is taken as 1. */
+/** What is left beyond this share of a law is too late to plan by. */
+const NEARLY_ALL = 0.995;
+
+/** A law from points of its rising cumulative chance, straight between them; nearly all of its last chance is taken as 1. */
 export function lawBy(points: readonly { readonly day: number; readonly chance: number }[]): DayLaw {
   const most = Math.max(...points.map(({ chance }) => chance), 0);
-  const last = points.find(({ chance }) => chance >= most)?.day ?? 0;
+  const last = points.find(({ chance }) => chance >= NEARLY_ALL * most)?.day ?? 0;
   if (most <= 0) return surely(last);
   const first = points[0]?.day ?? 0;
   let at = 0;
@@ -51,7 +54,7 @@ export function lawBy(points: readonly { readonly day: number; readonly chance: 
     while (at < points.length - 1 && (points[at + 1]?.day ?? Infinity) <= day) at++;
     const [low, high] = [points[at], points[at + 1]];
     if (!low || day < low.day) return 0;
-    if (!high) return 1;
+    if (!high || day >= last) return 1;
     const share = (day - low.day) / Math.max(high.day - low.day, 1e-9);
     return (low.chance + (Math.max(high.chance, low.chance) - low.chance) * share) / most;
   };

@@ -1,5 +1,5 @@
 import type { DayNumber } from './days.js';
-import { after, dayBy, later, notBefore, surely } from './day-law.js';
+import { after, later, notBefore, surely } from './day-law.js';
 import { chanceOf, onwards, runFrom, stageDays, type Chain, type CropFrost, type Run, type SeasonGoal, type StageDays } from './chain.js';
 import { startsFor, type Starts } from './starts.js';
 
@@ -50,14 +50,10 @@ function begun({ chain, gate, frost, today }: LotQuestion, { start, moved, out, 
   return { ...run, ripe: kept };
 }
 
-/** Works out a lot's year: when to start, or how it goes on from where it is. */
-export function lotYear(question: LotQuestion): LotYear {
+/** Works out a lot's year: when to start, or how it goes on from where it is. @param starts where they are known already */
+export function lotYear(question: LotQuestion, starts: Starts = startsFor(question)): LotYear {
   const { chain, gate, frost, goal, chosen, reached, outdoors } = question;
-  const starts = startsFor(question);
   const start = reached?.start ?? chosen ?? starts.best;
   const run = reached ? begun(question, reached) : runFrom(chain, start, gate, frost);
   return { starts, start, run, stages: stageDays(run, chain, outdoors), chance: chanceOf(run, goal) };
 }
-
-/** The day on which something is half done, for those who need one day. */
-export const middleOf = (law: Run['out']): DayNumber => Math.round(dayBy(law, 0.5));

@@ -6,8 +6,8 @@ import { chanceFrom, chanceOf, outFrom, runFrom, type Chain, type CropFrost, typ
 const WAITS_AT_MOST = 14;
 /** Planted out so long after it could be, the season is going to waste, days. Guess. */
 const WASTES_AT_MOST = 28;
-/** Nobody starts further ahead than this, days. */
-const REACH = 420;
+/** A start is looked for so far on either side of the day that would just do, days. */
+const REACH = 240;
 
 /** When a sowing is started, and how much leave there is. */
 export interface Starts {
@@ -57,7 +57,7 @@ export function startsFor({ chain, gate, frost, goal, sureness, today }: StartQu
   const about = wished ?? gate ?? today;
   // Where nothing can be said of it, nothing is late.
   const known = chance(about - half) !== null;
-  const enough = known ? lastWith(about - REACH, about + REACH, (day) => (chance(day) ?? 0) >= sureness) : null;
+  const enough = known ? lastWith(about - half - REACH, about - half + REACH, (day) => (chance(day) ?? 0) >= sureness) : null;
   const soonest = gate === null ? null : gate - WAITS_AT_MOST - half;
   // A day that is wished is counted back from; else it is to be ready half of the time on the day on which it may go out.
   const ready = wished === null ? (gate === null ? today : gate - half) : Infinity;

@@ -167,7 +167,7 @@ export function planFor(question: PlanQuestion, house: House, millilitresPerSpra
       finalCount: finalCountFor(crop, rateAt(responseOf(crop.temperature), (minC + maxC) / 2), question.chillDays ?? 0),
     };
   };
-  const bySpot = tries.map(atSpot);
+  const bySpot = (question.onlyThere ? tries.filter(({ spot }) => spot.id === spotId) : tries).map(atSpot);
   const planned = bySpot.find((one) => one.spotId === spotId);
   return {
     seeds,

@@ -87,6 +87,8 @@ export interface PlanQuestion {
   /** The folded towel; what it is drawn on where it is none. */
   readonly pane: { readonly widthMm: number; readonly heightMm: number; readonly plies: number };
   readonly spots: readonly PlanSpot[];
+  /** Whether only the place that it goes to is worked out to the end. */
+  readonly onlyThere?: boolean;
 }
 
 /** A spot with what it would do. */

@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import QuickLRU from 'quick-lru';
 import type { WishWords } from '@fresh-tuck/contract';
 import { setupFor } from '@fresh-tuck/core/carrier';
@@ -36,7 +37,6 @@ export interface PlannedLot {
 
 /** Lots whose stages are kept: a season of them, twice over. */
 const KEPT = 400;
-/** A packet that is half this full of days is asked anew each day. */
 const DAY_MS = 86_400_000;
 
 /** Where a crop's sprouts are moved to where nobody says: a cell, or a pot where its own line begins with one. */
@@ -61,91 +61,105 @@ export function chainsOf(reader: Reader, packetView: PacketView) {
     return newest ? packets.packet(newest.id) : null;
   }
 
-  function work(words: WishWords, home: HouseholdRecord, startMs: number, nowMs: number): PlannedLot {
+  /** Every place with its record, read once for as long as nothing is written. */
+  let places: { readonly key: string; readonly all: ReturnType<typeof readPlaces> } | null = null;
+  function readPlaces(home: HouseholdRecord, atMs: number) {
+    return spots.list(home.zone, home.units, atMs).map(({ id, kind }) => {
+      const { readings, guess } = warm.record(id, atMs, Infinity);
+      return { id, kind, guess, readings: [...readings, ...warm.ahead(id, atMs, offsetHours(home.zone, atMs))] };
+    });
+  }
+  function placesAt(home: HouseholdRecord, atMs: number) {
+    const key = `${reader.stamp()} ${atMs}`;
+    if (places?.key !== key) places = { key, all: readPlaces(home, atMs) };
+    return places.all;
+  }
+
+  /** All that a lot's stages hang on. */
+  function question(words: WishWords, home: HouseholdRecord, atMs: number) {
     const crop = crops.crop(words.cropId);
     const packet = packetOf(words);
     const way = methodFor(words.method, crop);
     const wished = words.place === 'slot' ? 'slot' : (words.destination ?? usualDestination(crop));
     const destination = way.event === 'emergence' ? standsIn(words.method, wished) : wished;
-    const past = seasons.of(words.cropId, home.zone, nowMs);
     const prepared = usualSteps(crop);
     const { weeks, warmWeeks } = crop.chill;
     const chillDays = weeks > 0 ? Math.round((weeks + warmWeeks) * 7) : null;
-    const several = home.nursing.schools.pot === 'several';
-    const own = packet && packetView.counting(packet.id);
+    const perPot = home.nursing.schools.pot === 'several' ? 3 : 1;
+    const counted = packet ? packetView.counting(packet.id) : { handled: nursery.handled(crop.id), fates: nursery.fates(crop.id) };
     const { event } = methodOf(words.method);
     const priorAt = (spotId: string) =>
       packet
-        ? forecasts.priorOf(packet.id, spotId, event, home, startMs, nowMs)
+        ? forecasts.priorOf(packet.id, spotId, event, home, atMs)
         : bookPrior(crop, { printedRate: null, ageYears: null, seen: event });
-    const all = spots.list(home.zone, home.units, nowMs);
+    const all = placesAt(home, atMs);
     const fridge = chillDays === null ? undefined : all.find(({ kind }) => kind === 'fridge');
     const plot = way.carrier === 'row' ? all.find(({ kind }) => kind === 'plot') : undefined;
     const fixed = words.spotId ?? plot?.id ?? fridge?.id ?? null;
-    const ids = fixed === null ? all.map(({ id }) => id) : all.filter(({ id }) => id === fixed).map(({ id }) => id);
-    const outdoors = words.place === 'bed' || words.place === 'outdoors';
-    const base = {
-      ...{ crop, packetId: packet?.id ?? null, variety: packet?.variety ?? null, destination, outdoors },
-      ...{ sprouts: words.plants, perPot: several ? 3 : 1, bagged: way.bagged, seeds: null, short: null },
-      ...{ spotId: fixed, chain: null, lateness: null, nursingTold: 0 },
-    };
-    if (ids.length === 0) return base;
-    const goal = words.goal.kind === 'season' ? 'plant_out' : words.goal.kind;
-    const question: PlanQuestion = {
-      crop,
+    const there = all.filter(({ id }) => fixed === null || id === fixed);
+    const lateKind = words.goal.kind === 'season' ? ('plant_out' as const) : words.goal.kind;
+    const asked: Omit<PlanQuestion, 'crop'> = {
       method: words.method,
       packet: {
-        prior: priorAt(ids[0] ?? ''),
-        handled: own?.handled ?? nursery.handled(words.cropId),
-        fates: own?.fates ?? nursery.fates(words.cropId),
-        sound: own?.sound ?? { normal: 0, abnormal: 0 },
+        prior: priorAt(there[0]?.id ?? ''),
+        sound: { normal: 0, abnormal: 0 },
+        ...counted,
         seedsLeft: packet?.seedsLeft ?? null,
       },
       ...{ others: [], wanted: words.plants, keep: 1, sureness: home.ways.sureness, seeds: null, destination },
-      ...{ school: home.ways.rootSchool, perPot: several ? 3 : 1, keepers: 1, prepared, soaking: prepared.includes('soak') },
-      ...{ setup: setupFor(crop, home.ways.laid), without: [], spotId: fixed, startMs },
+      ...{ school: home.ways.rootSchool, perPot, keepers: 1, prepared, soaking: prepared.includes('soak') },
+      ...{ setup: setupFor(crop, home.ways.laid), without: [], spotId: fixed, startMs: atMs },
       // What the crop was late by is told by what it was wished for: the goal names it.
-      target: { kind: goal, atMs: startMs + 180 * DAY_MS },
-      seasons: past,
+      target: { kind: lateKind, atMs: atMs + 180 * DAY_MS },
+      seasons: seasons.of(words.cropId, home.zone, atMs),
       chillDays,
       closure: way.bagged ? 'sealed_air' : 'lidded',
       pane: { widthMm: 140, heightMm: 110, plies: 2 },
-      spots: ids.map((id) => {
-        const { readings, guess } = warm.record(id, startMs, Infinity);
-        return { id, readings: [...readings, ...warm.ahead(id, nowMs, offsetHours(home.zone, nowMs))], guess, prior: priorAt(id) };
-      }),
+      spots: there.map(({ id, readings, guess }) => ({ id, readings, guess, prior: priorAt(id) })),
+      onlyThere: true,
     };
-    const plan = planFor(question, home, home.millilitresPerSpray);
+    const outdoors = words.place === 'bed' || words.place === 'outdoors';
+    return { crop, packet, way, lateKind, outdoors, asked };
+  }
+
+  function work({ crop, packet, way, lateKind, outdoors, asked }: ReturnType<typeof question>, home: HouseholdRecord): PlannedLot {
+    const plan = planFor({ ...asked, crop }, home, home.millilitresPerSpray);
     const here = plan.bySpot.find(({ spotId }) => spotId === plan.spotId);
     const soakUntilMs = here?.facts.soakUntilMs ?? null;
+    const comes = here?.course.enoughBy.some(({ chance }) => chance > 0) ?? false;
     return {
-      ...base,
-      spotId: plan.spotId,
-      seeds: plan.enough,
-      short: plan.shortage?.left ?? null,
-      sprouts: plan.sprouts,
-      lateness: plan.lateness,
-      nursingTold: plan.nursingTold,
+      ...{ crop, packetId: packet?.id ?? null, variety: packet?.variety ?? null, destination: asked.destination, outdoors },
+      ...{ sprouts: plan.sprouts, perPot: asked.perPot, bagged: way.bagged, seeds: plan.enough, short: plan.shortage?.left ?? null },
+      ...{ spotId: plan.spotId, lateness: plan.lateness, nursingTold: plan.nursingTold },
       chain:
-        here && here.course.enoughBy.some(({ chance }) => chance > 0)
+        here && comes
           ? chainOf({
               crop,
               course: here.course,
-              chillDays: chillDays ?? 0,
-              soakDays: soakUntilMs === null ? 0 : (soakUntilMs - startMs) / DAY_MS,
-              lateKind: goal,
+              chillDays: asked.chillDays ?? 0,
+              soakDays: soakUntilMs === null ? 0 : (soakUntilMs - asked.startMs) / DAY_MS,
+              lateKind,
               outdoors,
             })
           : null,
     };
   }
 
-  return (words: WishWords, home: HouseholdRecord, startMs: number, nowMs: number): PlannedLot => {
-    const { start: _start, pinned: _pinned, litId: _lit, bedId: _bed, seriesId: _series, batchId: _batch, ...bears } = words;
-    const key = JSON.stringify([reader.stamp(), home.version, Math.floor(startMs / DAY_MS), bears]);
+  return (words: WishWords, home: HouseholdRecord, nowMs: number): PlannedLot => {
+    // A plan for weeks ahead is the same all day.
+    const atMs = DateTime.fromMillis(nowMs, { zone: home.zone }).startOf('day').plus({ hours: 12 }).toMillis();
+    const all = question(words, home, atMs);
+    const key = JSON.stringify([
+      crops.known(words.cropId).version,
+      all.packet?.id,
+      all.packet?.variety,
+      home.ways,
+      home.lookingTimes,
+      all.asked,
+    ]);
     const known = kept.get(key);
     if (known) return known;
-    const lot = work(words, home, startMs, nowMs);
+    const lot = work(all, home);
     kept.set(key, lot);
     return lot;
   };

@@ -15,6 +15,7 @@ import {
   seasonYear,
   shiftedBy,
   springInSouth,
+  startsFor,
   usesOf,
   yearOf,
   yieldOf,
@@ -160,7 +161,7 @@ export function seasonView(reader: Reader, packetView: PacketView) {
     const span = { from: newYear(year) - SEASON.before, to: newYear(year) + SEASON.after };
     const all = sowings.between(span.from, span.to, home.zone);
     const drafts = season.wishes(year).map((wish) => {
-      const planned = chains(wish.words, home, nowMs, nowMs);
+      const planned = chains(wish.words, home, nowMs);
       const { crop, chain, outdoors } = planned;
       const { kills, newYear: first } = frost.of(crop);
       const question: LotQuestion | null = chain && {
@@ -174,14 +175,16 @@ export function seasonView(reader: Reader, packetView: PacketView) {
         chosen: wish.words.start === null ? null : dayNumber(wish.words.start),
         reached: null,
       };
-      return { wish, planned, question, packetId: planned.packetId, start: question ? lotYear(question).start : today };
+      const starts = question && startsFor(question);
+      const start = question?.chosen ?? starts?.best ?? today;
+      return { wish, planned, question, starts, packetId: planned.packetId, start };
     });
     const { own, taken } = ownSowings(drafts, all);
-    const lots = drafts.map(({ wish, planned, question }): Lot => {
+    const lots = drafts.map(({ wish, planned, question, starts }): Lot => {
       const sowing = own.get(wish.wishId) ?? null;
       const asked = question && { ...question, reached: sowing?.reached ?? null };
       const litId = wish.words.litId ?? lamps[0] ?? null;
-      return { wish, planned, question: asked, year: asked && lotYear(asked), sowing, litId };
+      return { wish, planned, question: asked, year: asked && starts && lotYear(asked, starts), sowing, litId };
     });
     const open = all.filter(({ batchId, closed, living }) => !taken.has(batchId) && (!closed || living > 0));
     return { today, lots, open, lamps };
