@@ -21,7 +21,7 @@ const WISHES: readonly DemoWish[] = [
   { cropId: 'tomatillo', variety: 'Harbour Lantern', plants: 6, place: 'outdoors' },
   { cropId: 'celeriac', variety: 'Grey Quay', plants: 6, place: 'bed' },
   { cropId: 'okra', variety: 'Tall Mast', plants: 4, place: 'outdoors' },
-  { cropId: 'melon', variety: 'Dune Bell', plants: 3, place: 'outdoors' },
+  { cropId: 'melon', variety: 'Dune Bell', plants: 3, place: 'outdoors', goal: { kind: 'ripe', day: '2026-08-25' } },
   { cropId: 'cucumber', variety: 'Rope Ladder', plants: 2, place: 'outdoors' },
   { cropId: 'courgette', variety: 'Pontoon', plants: 2, place: 'outdoors' },
   { cropId: 'dill', variety: 'Net Loft', plants: 6, place: 'outdoors', start: '2026-04-14' },

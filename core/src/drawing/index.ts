@@ -2,3 +2,7 @@
 export { layOut, nearestDistance, spacingNeededMm, type Layout, type Spot } from '../carrier/index.js';
 export { rateAt, responseOf, shareAt, type BetaResponse } from '../warmth/index.js';
 export * from './boards.js';
+export * from './garden-year.js';
+export * from './marks.js';
+export * from './strata.js';
+export * from './yields.js';

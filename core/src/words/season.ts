@@ -83,16 +83,13 @@ export function frostInWords({ source, autumnGuessed, spring, autumn }: FrostTol
       ? `By ${counted(spring.years, 'spring')} at the station`
       : source === 'guess'
         ? 'By a guess for such a place'
-        : 'By the days that were said';
-  const of = (side: 'spring' | 'autumn'): string => {
-    const told = side === 'spring' ? spring : autumn;
-    if (told.at50 === null) return `more than half of its ${told.years} years had none`;
-    const middle = dayInWords(told.at50, year);
-    const most = side === 'spring' ? told.at90 : told.at10;
-    return `${middle} in the middle${most === null ? '' : side === 'spring' ? `, over by ${dayInWords(most, year)} in 9 of 10` : `, not before ${dayInWords(most, year)} in 9 of 10`}`;
-  };
+        : 'As it was said';
+  const of = (told: NonNullable<FrostTold['spring']>, most: DayNumber | null, how: string): string =>
+    told.at50 === null
+      ? `stays away in more than half of ${told.years} years`
+      : `falls about ${dayInWords(told.at50, year)}${most === null ? '' : `, in 9 years of 10 ${how} ${dayInWords(most, year)}`}`;
   const none = source === 'record' && spring.none + autumn.none > 0 ? ` ${noneInWords(spring.none, autumn.none)}` : '';
-  return `${by} the last frost is ${of('spring')}; the first of autumn ${of('autumn')}${autumnGuessed ? ', which nobody has said and is a guess' : ''}.${none}`;
+  return `${by}, the last frost ${of(spring, spring.at90, 'before')}; the first of autumn ${of(autumn, autumn.at10, 'not before')}${autumnGuessed ? ', which nobody has said and is a guess' : ''}.${none}`;
 }
 interface FrostTold {
   readonly source: FrostSeason['source'];
@@ -230,9 +227,7 @@ export function seasonLead(
   if (wishes === 0) return `What shall grow in ${year}?`;
   const starts =
     due > 0 ? `Start ${numberWord(due)} this week` : next ? `Next: ${next.title}, ${dayInWords(next.start, year)}` : 'Everything is begun';
-  return full
-    ? `${starts}; ${full.name.replace(/^./, (letter) => letter.toLowerCase())} is full from ${dayInWords(full.from, year)}`
-    : starts;
+  return full ? `${starts}; ${full.name} is full from ${dayInWords(full.from, year)}` : starts;
 }
 
 /** How surely a start is in time. */

@@ -55,6 +55,7 @@ export const routes: Routes = [
         title: 'A tray · Fresh Tuck',
         loadComponent: () => import('./nursery/tray').then((m) => m.TrayScreen),
       },
+      { path: 'season', title: 'Season · Fresh Tuck', loadComponent: () => import('./season/season').then((m) => m.SeasonScreen) },
       { path: 'bed/:bedId', title: 'A bed · Fresh Tuck', loadComponent: () => import('./nursery/bed').then((m) => m.BedScreen) },
       {
         path: 'seedling/:number',

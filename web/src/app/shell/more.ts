@@ -29,6 +29,10 @@ import { AboutService } from '../data/household/about.service';
           <p class="soft">Every moved sprout by its label: up, lost, given.</p>
         </li>
         <li>
+          <a routerLink="/season">Season</a>
+          <p class="soft">The year between the frosts: what to start when, and where it will not fit.</p>
+        </li>
+        <li>
           <a routerLink="/handbook">Handbook</a>
           <p class="soft">Every crop’s page, troubles, media, cautions.</p>
         </li>

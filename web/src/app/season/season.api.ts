@@ -1,0 +1,28 @@
+import { inject, Injectable } from '@angular/core';
+import type {
+  FrostRecordRequest,
+  FrostWordRequest,
+  RoomRequest,
+  Season,
+  SeasonActRequest,
+  SeasonChain,
+  SeasonTakeBackRequest,
+  SeasonUndoRequest,
+} from '@fresh-tuck/contract';
+import { Transport } from '../data/transport/transport.service';
+
+/** What the Season asks of the server. */
+@Injectable({ providedIn: 'root' })
+export class SeasonApi {
+  private readonly transport = inject(Transport);
+
+  readonly season = (year: number | null) => this.transport.get<Season>('season', year === null ? {} : { year });
+  readonly chain = (wishId: string, year: number | null) =>
+    this.transport.get<SeasonChain>(`season/wishes/${wishId}`, year === null ? {} : { year });
+  readonly act = (body: SeasonActRequest) => this.transport.send<Season>('POST', 'season/acts', body);
+  readonly undoAct = (body: SeasonUndoRequest) => this.transport.send<Season>('POST', 'season/acts/undos', body);
+  readonly record = (body: FrostRecordRequest) => this.transport.send<{ id: string }>('POST', 'season/frost/records', body);
+  readonly frost = (body: FrostWordRequest) => this.transport.send<Season>('POST', 'season/frost', body);
+  readonly room = (body: RoomRequest) => this.transport.send<Season>('POST', 'season/rooms', body);
+  readonly takeBack = (body: SeasonTakeBackRequest) => this.transport.send<Season>('POST', 'season/undos', body);
+}
