@@ -31,6 +31,7 @@ const ON_THE_PAGE = {
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],
   sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],
+  season: [],
 };
 const askTheWorker = (room, names) => ({
   name: `@fresh-tuck/core/${room}`,

@@ -76,6 +76,14 @@ export const seasonActRequest = z.strictObject({
     .max(MOST_WISHES, { error: `wishes must name at most ${MOST_WISHES} at once` })
     .refine((all) => new Set(all.map(({ wishId }) => wishId)).size === all.length, { error: 'wishes must name each wish once' }),
 });
+/** A wish sown again and again for an even harvest. */
+export const successionRequest = z.strictObject({
+  id,
+  year: whole(1990, 2100, 'year'),
+  everyDays: whole(2, 90, 'everyDays'),
+  /** Lots in all. */
+  times: whole(2, MOST_LOTS, 'times'),
+});
 export const seasonUndoRequest = z.strictObject({ id, actId: id });
 
 /** Days of a station's record: more than a century. */
@@ -113,6 +121,7 @@ export const seasonTakeBackRequest = z.strictObject({ id, recordId: id });
 export type WishGoal = z.infer<typeof wishGoal>;
 export type WishWords = z.output<typeof wishWords>;
 export type SeasonActRequest = z.input<typeof seasonActRequest>;
+export type SuccessionRequest = z.infer<typeof successionRequest>;
 export type SeasonUndoRequest = z.infer<typeof seasonUndoRequest>;
 export type FrostRecordRequest = z.infer<typeof frostRecordRequest>;
 export type FrostWordRequest = z.infer<typeof frostWordRequest>;

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { DESTINATIONS } from '@fresh-tuck/core/moving';
-import { CHAIN_STAGES, ROOM_KINDS } from '@fresh-tuck/core/season';
+import { CHAIN_STAGES, ROOM_KINDS, type FitQuestion } from '@fresh-tuck/core/season';
 import { METHODS } from './choices.js';
 import { wishWords } from './season-requests.js';
 
@@ -122,6 +122,30 @@ export const seasonChain = z.object({
   shifts: z.array(z.object({ days: z.number(), start: day, chance: z.number().nullable(), text: z.string() })),
   reasons: z.array(z.string()),
 });
+/** What a plan that fits is worked out from, beside the page. */
+export const seasonFit = z.object({
+  year: z.number(),
+  today: day,
+  span: z.object({ first: day, days: z.number() }),
+  rooms: z.array(z.custom<FitQuestion['rooms'][number]>((value) => value !== undefined)),
+  lots: z.array(z.custom<FitQuestion['lots'][number]>((value) => value !== undefined)),
+  standing: z.array(z.custom<FitQuestion['standing'][number]>((value) => value !== undefined)),
+});
+/** What was sown a year before, to be wished again with one touch. */
+export const seasonSources = z.object({
+  year: z.number(),
+  sowings: z.array(
+    z.object({
+      packetId: z.string().nullable(),
+      cropId: z.string(),
+      title: z.string(),
+      plants: z.number(),
+      note: z.string(),
+      /** Whether it is on this year's list already. */
+      wished: z.boolean(),
+    }),
+  ),
+});
 /** What is to be started soon, for Today. */
 export const seasonDue = z.object({ due: season.shape.due });
 
@@ -131,3 +155,5 @@ export type SeasonRoom = z.infer<typeof seasonRoom>;
 export type Season = z.infer<typeof season>;
 export type SeasonChain = z.infer<typeof seasonChain>;
 export type SeasonDue = z.infer<typeof seasonDue>;
+export type SeasonFit = z.infer<typeof seasonFit>;
+export type SeasonSources = z.infer<typeof seasonSources>;

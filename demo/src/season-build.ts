@@ -26,9 +26,11 @@ const WISHES: readonly DemoWish[] = [
   { cropId: 'courgette', variety: 'Pontoon', plants: 2, place: 'outdoors' },
   { cropId: 'dill', variety: 'Net Loft', plants: 6, place: 'outdoors', start: '2026-04-14' },
   { cropId: 'dill', variety: 'Net Loft', plants: 6, place: 'outdoors', start: '2026-05-05' },
+  { cropId: 'bean-runner', variety: 'Signal Mast', plants: 8, place: 'outdoors' },
+  { cropId: 'kale', variety: 'Breakwater', plants: 6, place: 'outdoors', start: '2026-04-20' },
 ];
-/** Cells that stand under the lamp. */
-const LIT_CELLS = 110;
+/** Cells that stand under the lamp, and on the porch. */
+const CELLS = { 'Lit shelf': 170, Porch: 40 } as const;
 const YEAR = 2026;
 const AUTUMN = { monthDay: '10-17', giveDays: 16 } as const;
 
@@ -37,8 +39,8 @@ export async function addSeason(send: Send, idAt: (ms: number) => string, nowMs:
   const id = (): string => idAt(nowMs);
   const spots = await send<Spot[]>('GET', '/api/spots', {});
   const [bed] = await send<Bed[]>('GET', '/api/beds', {});
-  const litId = spots.find(({ name }) => name === 'Lit shelf')?.id ?? '';
-  await send('POST', '/api/season/rooms', { id: id(), spotId: litId, cells: LIT_CELLS });
+  for (const [name, cells] of Object.entries(CELLS))
+    await send('POST', '/api/season/rooms', { id: id(), spotId: spots.find((spot) => spot.name === name)?.id ?? '', cells });
   await send('POST', '/api/season/frost', {
     ...{ id: id(), recordId: null, spring: { monthDay: '05-10', giveDays: 10 }, autumn: AUTUMN, thresholdC: 0, shelterK: 0 },
   });

@@ -14,3 +14,5 @@ export * from './space.js';
 export * from './lot-year.js';
 export * from './yields.js';
 export * from './frost-known.js';
+export * from './fitting.js';
+export * from './plan-that-fits.js';

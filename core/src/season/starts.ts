@@ -9,6 +9,9 @@ const WASTES_AT_MOST = 28;
 /** A start is looked for so far on either side of the day that would just do, days. */
 const REACH = 240;
 
+/** Where no start is sure enough, one is late that has lost so much of the chance. Guess. */
+const FADES = 0.1;
+
 /** When a sowing is started, and how much leave there is. */
 export interface Starts {
   /** The day to start for the chosen sureness. */
@@ -63,8 +66,11 @@ export function startsFor({ chain, gate, frost, goal, sureness, today }: StartQu
   const ready = wished === null ? (gate === null ? today : gate - half) : Infinity;
   const wanted = Math.min(ready, enough ?? (known || wished !== null ? (soonest ?? today) : Infinity));
   const best = Math.max(wanted, soonest ?? -Infinity);
+  // Where so much cannot be had, until most of what can be had is lost.
+  const most = known && enough === null ? chance(best) : null;
+  const fading = most === null ? null : lastWith(best, best + REACH, (day) => (chance(day) ?? 0) >= most - FADES);
   const wastes = gate === null || wished !== null ? Infinity : gate + WASTES_AT_MOST - half;
-  const latest = Math.min(enough ?? Infinity, wastes);
+  const latest = Math.min(enough ?? fading ?? Infinity, wastes);
   return {
     best,
     from: soonest,

@@ -53,3 +53,4 @@ export * from './ways.js';
 export * from './why.js';
 export * from './worktop.js';
 export * from './season.js';
+export * from './season-fit.js';

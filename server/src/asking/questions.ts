@@ -76,6 +76,10 @@ export function questionsOn(reader: Reader) {
     calendar: (nowMs: number) => calendar(nowMs),
     season: (nowMs: number, year: number | null) => season.whole(nowMs, year),
     seasonChain: (nowMs: number, wishId: string, year: number | null) => season.chain(nowMs, wishId, year),
+    seasonFit: (nowMs: number, year: number | null) => season.fit(nowMs, year),
+    seasonSources: (nowMs: number, year: number | null) => season.sources(nowMs, year),
+    successions: (nowMs: number, wishId: string, year: number, every: number, times: number) =>
+      season.successions(nowMs, wishId, year, every, times),
     seasonDue: (nowMs: number) => season.due(nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),

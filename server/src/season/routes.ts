@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { v5 as uuidFrom } from 'uuid';
 import {
   frostRecordRequest,
   frostWordRequest,
@@ -7,6 +8,7 @@ import {
   seasonQuery,
   seasonTakeBackRequest,
   seasonUndoRequest,
+  successionRequest,
   type WishWords,
 } from '@fresh-tuck/contract';
 import { dayNumber, frostYears, LEAST_FROST_YEARS, springInSouth, summerInJuly } from '@fresh-tuck/core/season';
@@ -56,6 +58,33 @@ export function seasonRoutes({ act, ask, beds, clock, crops, household, packets,
       household.get();
       json(response, await ask('seasonDue', clock.now()));
     })
+    .get('/season/sources', async (request, response) => {
+      const { year } = read(seasonQuery, request.query);
+      household.get();
+      json(response, await ask('seasonSources', clock.now(), year));
+    })
+    .post('/season/wishes/:wishId/successions', async (request, response) => {
+      const { wishId } = request.params;
+      const body = read(successionRequest, request.body);
+      household.get();
+      const starts = await ask.value('successions', clock.now(), wishId, body.year, body.everyDays, body.times);
+      act(`season-succession ${wishId}`, body, (nowMs) => {
+        const wish = season.wishes(body.year).find((one) => one.wishId === wishId);
+        if (!wish) throw Problem.unknown('wish of this season');
+        const seriesId = wish.words.seriesId ?? body.id;
+        const wishes = starts.map((start, nth) => ({
+          wishId: nth === 0 ? wishId : uuidFrom(`lot ${nth}`, body.id),
+          words: { ...wish.words, start, seriesId, batchId: nth === 0 ? wish.words.batchId : null },
+        }));
+        season.say({ id: body.id, year: body.year, wishes }, nowMs);
+      });
+      await jsonOfSaved(response.status(201), body.id, whole(body.year));
+    })
+    .get('/season/fit', async (request, response) => {
+      const { year } = read(seasonQuery, request.query);
+      household.get();
+      json(response, await ask('seasonFit', clock.now(), year));
+    })
     .get('/season/wishes/:wishId', async (request, response) => {
       const { year } = read(seasonQuery, request.query);
       household.get();
@@ -79,7 +108,7 @@ export function seasonRoutes({ act, ask, beds, clock, crops, household, packets,
       });
       await jsonOfSaved(response.status(201), body.id, whole());
     })
-    .post('/season/frost/records', async (request, response) => {
+    .post('/season/frost/records', (request, response) => {
       const body = read(frostRecordRequest, request.body);
       const home = household.get();
       const minima = { first: dayNumber(body.first), celsius: body.celsius };

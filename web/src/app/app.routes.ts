@@ -56,6 +56,17 @@ export const routes: Routes = [
         loadComponent: () => import('./nursery/tray').then((m) => m.TrayScreen),
       },
       { path: 'season', title: 'Season · Fresh Tuck', loadComponent: () => import('./season/season').then((m) => m.SeasonScreen) },
+      {
+        path: 'season/wishes',
+        title: 'What shall grow · Fresh Tuck',
+        loadComponent: () => import('./season/wishes').then((m) => m.WishesScreen),
+      },
+      {
+        path: 'season/frost',
+        title: 'Frost · Fresh Tuck',
+        loadComponent: () => import('./season/frost').then((m) => m.FrostScreen),
+      },
+      { path: 'season/:wishId', title: 'A sowing · Fresh Tuck', loadComponent: () => import('./season/lot').then((m) => m.LotScreen) },
       { path: 'bed/:bedId', title: 'A bed · Fresh Tuck', loadComponent: () => import('./nursery/bed').then((m) => m.BedScreen) },
       {
         path: 'seedling/:number',

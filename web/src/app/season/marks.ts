@@ -68,6 +68,6 @@ export class Marks {
         if (of !== null) seen.add(of);
       }
     }
-    return groups as readonly Group[];
+    return groups;
   });
 }

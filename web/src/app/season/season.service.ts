@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { combineLatest, merge, Observable, retry, startWith, Subject, switchMap } from 'rxjs';
+import { combineLatest, merge, type Observable, retry, startWith, Subject, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { FrostWordRequest, Season, SeasonActRequest, SeasonLot } from '@fresh-tuck/contract';
 import { Notice } from '../data/household/notice.service';
@@ -41,6 +41,15 @@ export class SeasonService {
   /** Changes some of what a wish says, and leaves the rest. */
   change({ wishId, words }: Pick<SeasonLot, 'wishId' | 'words'>, change: Partial<SeasonLot['words']>, text: string): void {
     this.say([{ wishId, words: { ...words, ...change } }], text);
+  }
+
+  /** Sows a wish again and again for an even harvest. */
+  again(wishId: string, everyDays: number, times: number): void {
+    const id = uuid();
+    const year = this.all()?.year ?? new Date().getFullYear();
+    this.send(this.api.again(wishId, { id, year, everyDays, times }), `${times} lots, each ${everyDays} days after the one before.`, () =>
+      this.api.undoAct({ id: uuid(), actId: id }),
+    );
   }
 
   remove({ wishId, title }: Pick<SeasonLot, 'wishId' | 'title'>, done: () => void = () => undefined): void {

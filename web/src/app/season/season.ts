@@ -9,6 +9,7 @@ import { numberWord } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { SittingApi } from '../sitting/sitting.api';
+import { FitPanel } from './fit-panel';
 import { RoomWord } from './room-word';
 import { SeasonService } from './season.service';
 import { YearPicture } from './year-picture';
@@ -16,7 +17,7 @@ import { YearPicture } from './year-picture';
 /** The year between the frosts: what to start in which week, what becomes of it, and where it will not fit. */
 @Component({
   selector: 'ft-season',
-  imports: [MatButton, RoomWord, RouterLink, YearPicture],
+  imports: [FitPanel, MatButton, RoomWord, RouterLink, YearPicture],
   providers: [SeasonService],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './season.html',
@@ -32,6 +33,9 @@ export class SeasonScreen {
   protected readonly making = signal(false);
   protected readonly failed = signal<string | null>(null);
   protected readonly word = numberWord;
+  /** Whether a plan that fits is being shown. */
+  protected readonly fitting = signal(false);
+  protected readonly overflows = computed(() => this.all()?.rooms.some(({ overflows }) => overflows.length > 0) ?? false);
   /** Starts of the week whose seed is in the box. */
   protected readonly ready = computed(() => this.all()?.due.filter(({ packetId }) => packetId !== null) ?? []);
   protected readonly lit = computed(() => this.all()?.rooms.filter(({ kind }) => kind === 'lit') ?? []);

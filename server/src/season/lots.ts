@@ -1,0 +1,202 @@
+import { DateTime } from 'luxon';
+import {
+  bearsThisYear,
+  dayNumber,
+  frostSeason,
+  gateDay,
+  lotYear,
+  newYear,
+  seasonYear,
+  springInSouth,
+  startsFor,
+  usesOf,
+  type DayNumber,
+  type FrostSeason,
+  type LotQuestion,
+  type LotRoom,
+  type LotUses,
+  type LotYear,
+  type Room,
+  type SeasonGoal,
+} from '@fresh-tuck/core/season';
+import type { Reader } from '../forecasts/reader.js';
+import type { HouseholdRecord } from '../household/store.js';
+import type { PacketView } from '../views/packet.js';
+import type { Sowing } from './begun.js';
+import { chainsOf, type PlannedLot } from './chains.js';
+import type { Wish } from './store.js';
+
+/** A sowing is the wish's own where it was begun this near to its day. */
+const OWN_DAYS = 60;
+/** A season's sowings begin this long before its new year, and end so long after. */
+export const SEASON = { before: 110, after: 330 } as const;
+/** What counts as frost where nobody says. */
+export const FROST_C = 0;
+
+/** A lot of the season with all that its answers are made of. */
+export interface Lot {
+  readonly wish: Wish;
+  readonly planned: PlannedLot;
+  readonly question: LotQuestion | null;
+  readonly year: LotYear | null;
+  readonly sowing: Sowing | null;
+  readonly litId: string | null;
+}
+
+/** What a sowing that nobody wished for would be as a wish. */
+const unwishedWords = ({ batchId, cropId, packetId, wanted, seeds, living }: Sowing): Wish['words'] => ({
+  ...{ cropId, packetId, plants: Math.max(living, 1) > 1 ? living : (wanted ?? seeds), place: 'outdoors', goal: { kind: 'season' } },
+  ...{ bedId: null, rackId: null, start: null, pinned: false, method: 'towel', destination: null, spotId: null, litId: null },
+  ...{ seriesId: null, batchId },
+});
+
+/** Which sowing is which wish's: the one that it names, else the nearest begun from its packet or of its crop. */
+function ownSowings(
+  wishes: readonly { readonly wish: Wish; readonly start: DayNumber; readonly packetId: string | null }[],
+  all: readonly Sowing[],
+) {
+  const taken = new Set<string>();
+  const own = new Map<string, Sowing>();
+  const take = (wishId: string, sowing: Sowing | undefined): void => {
+    if (!sowing || taken.has(sowing.batchId)) return;
+    taken.add(sowing.batchId);
+    own.set(wishId, sowing);
+  };
+  for (const { wish } of wishes)
+    if (wish.words.batchId)
+      take(
+        wish.wishId,
+        all.find(({ batchId }) => batchId === wish.words.batchId),
+      );
+  const pairs = wishes
+    .filter(({ wish }) => wish.words.batchId === null)
+    .flatMap(({ wish, start, packetId }) =>
+      all
+        .filter((sowing) => (packetId === null ? sowing.cropId === wish.words.cropId : sowing.packetId === packetId))
+        .map((sowing) => ({ wishId: wish.wishId, sowing, far: Math.abs(sowing.reached.start - start) })),
+    )
+    .filter(({ far }) => far <= OWN_DAYS)
+    .sort((a, b) => a.far - b.far || a.sowing.number - b.sowing.number);
+  for (const { wishId, sowing } of pairs) if (!own.has(wishId)) take(wishId, sowing);
+  return { own, taken };
+}
+
+const goalOf = ({ goal }: Wish['words']): SeasonGoal => (goal.kind === 'season' ? goal : { kind: goal.kind, day: dayNumber(goal.day) });
+
+/** What a lot takes of which rooms on its way. @param rackId the first rack, where none is named */
+export function roomOf(
+  { wish: { words }, planned, sowing, litId }: Pick<Lot, 'wish' | 'planned' | 'sowing' | 'litId'>,
+  rackId: string | null,
+): LotRoom {
+  return {
+    crop: planned.crop,
+    destination: planned.destination,
+    sprouts: sowing?.closed ? sowing.living : Math.max(planned.sprouts, sowing?.living ?? 0),
+    plants: sowing && sowing.moved > 0 ? Math.min(sowing.living, words.plants) : words.plants,
+    perPot: planned.perPot,
+    bags: planned.bagged && !(sowing?.closed ?? false) ? 1 : 0,
+    warmId: planned.spotId,
+    litId: planned.outdoors || words.place === 'indoors' ? litId : null,
+    rackId: words.rackId ?? rackId,
+    bedId: words.bedId,
+  };
+}
+
+/** The lots of a season with what becomes of each, the frost and the rooms. */
+export function seasonLots(reader: Reader, packetView: PacketView) {
+  const { beds, care, household, racks, season, sowings, spots } = reader;
+  const chains = chainsOf(reader, packetView);
+
+  const todayOf = (home: HouseholdRecord, nowMs: number): DayNumber =>
+    dayNumber(DateTime.fromMillis(nowMs, { zone: home.zone }).toISODate() ?? '');
+
+  function frostOf(home: HouseholdRecord, year: number) {
+    const word = season.frost();
+    const record = word?.recordId ? season.record(word.recordId) : null;
+    const own = frostSeason(
+      {
+        minima: record?.minima ?? null,
+        spring: word?.spring ?? null,
+        autumn: word?.autumn ?? null,
+        house: home.frost,
+        thresholdC: word?.thresholdC ?? FROST_C,
+        shelterK: word?.shelterK ?? 0,
+      },
+      year,
+    );
+    return { word, record, own };
+  }
+
+  /** The first place with a lamp, where no other is named; else none. */
+  function litPlaces(nowMs: number): string[] {
+    return spots.ids().filter((id) => care.lightAt(id, nowMs)?.light.lamp);
+  }
+
+  function lotsOf(home: HouseholdRecord, nowMs: number, year: number, frost: FrostSeason) {
+    const today = todayOf(home, nowMs);
+    const lamps = litPlaces(nowMs);
+    const span = { from: newYear(year) - SEASON.before, to: newYear(year) + SEASON.after };
+    const all = sowings.between(span.from, span.to, home.zone);
+    const draftOf = (wish: Wish) => {
+      const planned = chains(wish.words, home, nowMs);
+      const { crop, chain, outdoors } = planned;
+      const { kills, newYear: first } = frost.of(crop);
+      const question: LotQuestion | null = chain && {
+        chain: bearsThisYear(crop) ? chain : { ...chain, ripening: null },
+        gate: outdoors ? gateDay(crop, frost) : null,
+        frost: { newYear: first, kills: outdoors ? kills : null },
+        goal: goalOf(wish.words),
+        sureness: home.ways.sureness,
+        today,
+        outdoors,
+        chosen: wish.words.start === null ? null : dayNumber(wish.words.start),
+        reached: null,
+      };
+      const starts = question && startsFor(question);
+      const start = question?.chosen ?? starts?.best ?? today;
+      return { wish, planned, question, starts, packetId: planned.packetId, start };
+    };
+    const lotOf = ({ wish, planned, question, starts }: ReturnType<typeof draftOf>, sowing: Sowing | null): Lot => {
+      const asked = question && { ...question, reached: sowing?.reached ?? null };
+      // What was moved stands where its tray was said to stand.
+      const stands = sowing && sowing.moved > 0 ? care.spotOf(sowing.batchId, nowMs) : null;
+      const litId = stands ?? wish.words.litId ?? lamps[0] ?? null;
+      return { wish, planned, question: asked, year: asked && starts && lotYear(asked, starts), sowing, litId };
+    };
+    const drafts = season.wishes(year).map(draftOf);
+    const { own, taken } = ownSowings(drafts, all);
+    const lots = drafts.map((draft) => lotOf(draft, own.get(draft.wish.wishId) ?? null));
+    const open = all.filter(
+      ({ batchId, closed, living, reached }) => !taken.has(batchId) && (closed ? living > 0 && reached.out === null : true),
+    );
+    // What nobody wished for takes room as well.
+    const standing = open.map((sowing) => lotOf(draftOf({ wishId: sowing.batchId, rowId: '', words: unwishedWords(sowing) }), sowing));
+    return { today, lots, open, lamps, standing };
+  }
+
+  function roomsOf(home: HouseholdRecord, nowMs: number, lots: readonly Lot[], lamps: readonly string[]) {
+    const said = season.rooms();
+    const places = spots.list(home.zone, home.units, nowMs);
+    const lit = new Set([...lamps, ...lots.flatMap(({ litId }) => litId ?? [])]);
+    const rooms: Room[] = [
+      ...places.filter(({ id }) => lit.has(id)).map(({ id, name }): Room => ({ id, name, kind: 'lit', holds: said.get(id) ?? null })),
+      ...places.filter(({ id }) => !lit.has(id)).map(({ id, name, holds }): Room => ({ id, name, kind: 'warm', holds })),
+      ...racks.list().map(({ id, name, slots }): Room => ({ id, name, kind: 'slots', holds: slots })),
+      ...beds.list(nowMs).map(({ id, name, widthM, lengthM }): Room => ({ id, name, kind: 'bed', holds: widthM * lengthM })),
+    ];
+    const rackId = racks.list()[0]?.id ?? null;
+    const uses = lots.flatMap((lot): LotUses[] => (lot.year ? [usesOf(lot.wish.wishId, roomOf(lot, rackId), lot.year.run)] : []));
+    return { rooms, uses, rackId };
+  }
+
+  function worked(nowMs: number, asked: number | null) {
+    const home = household.get();
+    const today = todayOf(home, nowMs);
+    const year = asked ?? seasonYear(today, home.frost !== null && springInSouth(home.frost.monthDay));
+    const frost = frostOf(home, year);
+    return { home, year, frost, ...lotsOf(home, nowMs, year, frost.own) };
+  }
+
+  return { worked, roomsOf, chains };
+}
+export type SeasonLots = ReturnType<typeof seasonLots>;
