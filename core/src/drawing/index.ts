@@ -6,3 +6,5 @@ export * from './garden-year.js';
 export * from './marks.js';
 export * from './strata.js';
 export * from './yields.js';
+export * from './stem.js';
+export * from './year-ink.js';

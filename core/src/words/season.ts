@@ -262,3 +262,22 @@ export const lateInWords = ({
   shiftDays === 0
     ? `In ${year} it was in time.`
     : `In ${year} it was ${counted(Math.abs(Math.round(lastDays)), 'day')} ${lastDays > 0 ? 'late' : 'early'} (${counted(batches, 'batch', 'batches')}): its start is counted ${counted(Math.abs(shiftDays), 'day')} ${shiftDays > 0 ? 'sooner' : 'later'}.`;
+
+/** A day of the season for the household's calendar. */
+export type SeasonDay =
+  | { readonly kind: 'start'; readonly title: string; readonly seeds: number | null; readonly until: DayNumber | null }
+  | { readonly kind: 'out' | 'ripe'; readonly title: string; readonly at10: DayNumber; readonly at90: DayNumber };
+
+/** A calendar entry's heading and its text. */
+export function seasonDayInWords(day: SeasonDay, year: number): { readonly heading: string; readonly text: string } {
+  if (day.kind === 'start')
+    return {
+      heading: `Start ${day.title}${day.seeds === null ? '' : `: ${counted(day.seeds, 'seed')}`}`,
+      text:
+        day.until === null ? 'As the season is planned.' : `As the season is planned; in good time until ${dayInWords(day.until, year)}.`,
+    };
+  const stretch = `8 times in 10 between ${daysInWords(day.at10, day.at90, year).replace(' to ', ' and ')}.`;
+  return day.kind === 'out'
+    ? { heading: `Plant out ${day.title}`, text: `About now, ${stretch} Look at the weather first.` }
+    : { heading: `First of ${day.title}`, text: `About now, ${stretch}` };
+}

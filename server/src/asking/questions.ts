@@ -1,6 +1,7 @@
 import type { WhatIfRequest } from '@fresh-tuck/contract';
 import { batchView } from '../views/batch.js';
 import { finder } from '../find/finder.js';
+import { seasonDays } from '../season/days.js';
 import { seasonView } from '../season/view.js';
 import { roundSheet } from '../print/round.js';
 import { bedsOf } from '../nursery/in-beds.js';
@@ -43,8 +44,8 @@ export function questionsOn(reader: Reader) {
   const boards = shelfQuestions(reader);
   const warmth = spotQuestions(reader);
   const away = awayView(reader);
-  const calendar = calendarEntries(reader);
   const season = seasonView(reader, packet);
+  const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.whole(nowMs, null), household.get().zone));
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),

@@ -1,3 +1,4 @@
+import type { Mark } from '@fresh-tuck/core/drawing';
 import type { LabelGrid, LabelKind, PageSize, TemplateSpot } from '@fresh-tuck/core/paper';
 
 /** What stands on one label. */
@@ -62,5 +63,15 @@ export interface RoundJob {
   readonly cautions: readonly string[];
 }
 
-export type PrintJob = LabelsJob | TemplateJob | RoundJob;
+/** The garden year on one page, with its starts in order. */
+export interface SeasonJob {
+  readonly kind: 'season';
+  readonly page: PageSize;
+  readonly title: string;
+  readonly intro: string;
+  readonly drawing: { readonly width: number; readonly height: number; readonly marks: readonly Mark[] };
+  readonly starts: readonly string[];
+}
+
+export type PrintJob = LabelsJob | TemplateJob | RoundJob | SeasonJob;
 export type PrintReply = { readonly key: number } & ({ readonly pdf: Uint8Array } | { readonly failed: string });

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { create } from 'qrcode';
+import type { Ink } from '@fresh-tuck/core/drawing';
 import { PAGES, type PageSize } from '@fresh-tuck/core/paper';
 
 export const INK = '#14342B';
@@ -54,9 +55,10 @@ function runs(text: string): Run[] {
   return found;
 }
 
-/** A sheet of paper that is drawn on in millimetres from its upper left corner. */
-export function sheetOf(page: PageSize, title: string) {
-  const size = PAGES[page];
+/** A sheet of paper that is drawn on in millimetres from its upper left corner. @param lying whether its long side lies below */
+export function sheetOf(page: PageSize, title: string, lying = false) {
+  const { widthMm, heightMm } = PAGES[page];
+  const size = lying ? { widthMm: heightMm, heightMm: widthMm } : { widthMm, heightMm };
   const doc = new PDFDocument({
     size: [size.widthMm * POINTS_PER_MM, size.heightMm * POINTS_PER_MM],
     margin: 0,
@@ -131,6 +133,16 @@ export function sheetOf(page: PageSize, title: string) {
     },
     dot(x: number, y: number, radiusMm: number, colour = INK): void {
       doc.save().fillColor(colour).circle(pt(x), pt(y), pt(radiusMm)).fill().restore();
+    },
+    /** A path of an SVG, its figures in units of so many millimetres from a corner. */
+    path(d: string, { fill, stroke, width: wide = 1, dash, opacity = 1 }: Ink, x: number, y: number, unitMm: number): void {
+      doc.save().translate(pt(x), pt(y)).scale(pt(unitMm)).opacity(opacity).lineWidth(wide).lineCap('round').lineJoin('round');
+      if (dash) doc.dash(dash[0] ?? 1, { space: dash[1] ?? 1 });
+      doc.path(d);
+      if (fill && stroke) doc.fillAndStroke(fill, stroke);
+      else if (fill) doc.fill(fill);
+      else if (stroke) doc.stroke(stroke);
+      doc.restore();
     },
     /** Keeps what is drawn within a window. */
     within(x: number, y: number, w: number, h: number, draw: () => void): void {

@@ -13,12 +13,27 @@ import {
 } from '@fresh-tuck/contract';
 import { dayNumber, frostYears, LEAST_FROST_YEARS, springInSouth, summerInJuly } from '@fresh-tuck/core/season';
 import { plantM2 } from '@fresh-tuck/core/moving';
+import { USUAL_STICKERS } from '@fresh-tuck/core/paper';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+import { seasonPaper, seasonSvg } from './paper.js';
 
 /** The season: wishes, frost, room; what becomes of them. */
-export function seasonRoutes({ act, ask, beds, clock, crops, household, packets, racks, season, spots, takenBack }: Services): Router {
+export function seasonRoutes({
+  act,
+  ask,
+  beds,
+  clock,
+  crops,
+  household,
+  packets,
+  printer,
+  racks,
+  season,
+  spots,
+  takenBack,
+}: Services): Router {
   const whole = (year: number | null = null) => ask('season', clock.now(), year);
 
   /** What a wish names must be there, and a bed must hold its plants. */
@@ -53,6 +68,21 @@ export function seasonRoutes({ act, ask, beds, clock, crops, household, packets,
       const { year } = read(seasonQuery, request.query);
       household.get();
       json(response, await whole(year));
+    })
+    .get('/season/paper.svg', async (request, response) => {
+      const { year } = read(seasonQuery, request.query);
+      household.get();
+      response
+        .type('image/svg+xml')
+        .set('Content-Disposition', 'inline; filename="garden-year.svg"')
+        .send(seasonSvg(await ask.value('season', clock.now(), year)));
+    })
+    .get('/season/paper.pdf', async (request, response) => {
+      const { year } = read(seasonQuery, request.query);
+      const { paper } = household.get();
+      const sheet = seasonPaper(await ask.value('season', clock.now(), year));
+      const pdf = await printer.print({ kind: 'season', page: paper?.page ?? USUAL_STICKERS.page, ...sheet });
+      response.type('application/pdf').set('Content-Disposition', 'inline; filename="garden-year.pdf"').send(pdf);
     })
     .get('/season/due', async (_request, response) => {
       household.get();

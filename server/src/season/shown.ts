@@ -34,7 +34,7 @@ export function frostShown(
   };
 }
 
-export const titleOf = ({ wish, planned }: Lot): string =>
+export const titleOf = ({ planned }: Lot): string =>
   planned.variety === null ? planned.crop.name : `${planned.crop.name}, ${planned.variety}`;
 
 function stateOf({ sowing }: Lot): SeasonLot['state'] {
@@ -105,7 +105,7 @@ export function dueOf(lots: readonly SeasonLot[], today: DayNumber, year: number
 }
 
 /** Rooms in steps, with who stands there and what does not fit. */
-export function roomShown(year: number, lots: readonly Lot[], all: ReturnType<typeof roomYears>, first: DayNumber): Season['rooms'] {
+export function roomShown(year: number, lots: readonly Lot[], all: ReturnType<typeof roomYears>): Season['rooms'] {
   const titles = new Map(lots.map((lot) => [lot.wish.wishId, titleOf(lot)]));
   const titleFor = (wishId: string): string => titles.get(wishId) ?? '';
   const sampled = (values: readonly number[]): number[] =>

@@ -45,7 +45,7 @@ export function seasonView(reader: Reader, packetView: PacketView) {
         span,
         lots: shown,
         due,
-        rooms: roomShown(year, [...lots, ...standing], years, first),
+        rooms: roomShown(year, [...lots, ...standing], years),
         unwished: open.map(({ batchId, number, packetId, cropId, variety, wanted, seeds }) => ({
           ...{ batchId, number, packetId, cropId, plants: wanted ?? seeds },
           title: `${reader.crops.crop(cropId).name}, ${variety}`,

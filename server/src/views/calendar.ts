@@ -8,8 +8,8 @@ const MINUTE_MS = 60_000;
 /** How long each takes, minutes. */
 const MINUTES: Readonly<Record<Exclude<Due['kind'], 'away'>, number>> = { look: 10, move: 20, soak: 15, count: 15, chill: 10, second: 15 };
 
-/** What is to be done, for outside calendars: of every batch its next look, its move, the ends of soak, chill and test; and the days away. */
-export function calendarEntries({ absences, forecasts, household }: Reader) {
+/** What is to be done, for outside calendars: of every batch its next look, its move, the ends of soak, chill and test; the days away, and those of the season. */
+export function calendarEntries({ absences, forecasts, household }: Reader, season: (nowMs: number) => Entry[]) {
   return (nowMs: number): Entry[] => {
     const home = household.get();
     const words = wordsFor(home.zone, home.units, nowMs, home.millilitresPerSpray);
@@ -23,6 +23,7 @@ export function calendarEntries({ absences, forecasts, household }: Reader) {
         .live()
         .flatMap((batch) => entriesOf(batch, nowMs, words)),
       ...away,
+      ...season(nowMs),
     ].sort((a, b) => a.fromMs - b.fromMs || a.uid.localeCompare(b.uid));
   };
 }

@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { switchMap } from 'rxjs';
 import type { WishWords } from '@fresh-tuck/contract';
-import { gardenYear } from '@fresh-tuck/core/drawing';
+import { gardenYear, stemOf } from '@fresh-tuck/core/drawing';
 import { Changes } from '../data/transport/changes.service';
 import { Field } from '../kit/field';
 import { text, wholeFrom } from '../kit/validators';
@@ -13,10 +13,12 @@ import { GoalFields } from './goal-fields';
 import { Marks } from './marks';
 import { SeasonApi } from './season.api';
 import { SeasonService } from './season.service';
-import { stemOf } from './year-picture';
 
 const DAY_MS = 86_400_000;
 const isoOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
+
+const dated = (day: number): string =>
+  new Date(day * DAY_MS).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
 
 /** One lot: the chain of its stages with their days, what a week sooner or later does, and what was fixed of it. */
 @Component({
@@ -56,7 +58,7 @@ export class LotScreen {
   protected readonly startText = computed(() => {
     const lot = this.lot();
     if (!lot) return '';
-    const day = new Date(lot.start * DAY_MS).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
+    const day = dated(lot.start);
     return lot.words.start === null ? `${day}, counted back` : day;
   });
   protected readonly drawing = computed(() => {

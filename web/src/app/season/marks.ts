@@ -2,14 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import type { Mark } from '@fresh-tuck/core/drawing';
 
-interface Group {
-  readonly of: string | null;
-  readonly title: string;
-  /** Whether its sowing has its link already: the words over the lines lead there too, for a hand. */
-  readonly again: boolean;
-  readonly marks: readonly Mark[];
-}
-
 /** Lines, shapes and words of a drawing; those of a sowing together lead to its page. */
 @Component({
   selector: 'svg:g[ftMarks]',
@@ -57,6 +49,7 @@ export class Marks {
   readonly query = input<Record<string, number> | null>(null);
 
   protected readonly groups = computed(() => {
+    // Words over the lines lead where their sowing's own link does: for a hand, and not once more for who hears it.
     const groups: { of: string | null; title: string; again: boolean; marks: Mark[] }[] = [];
     const seen = new Set<string>();
     for (const mark of this.marks()) {

@@ -9,35 +9,9 @@ import {
   input,
   signal,
 } from '@angular/core';
-import type { Season, SeasonLot } from '@fresh-tuck/contract';
-import { gardenYear, strata, type Stem } from '@fresh-tuck/core/drawing';
+import type { Season } from '@fresh-tuck/contract';
+import { gardenYear, stemOf, strata } from '@fresh-tuck/core/drawing';
 import { Marks } from './marks';
-
-const dayOf = ({ stages }: SeasonLot, stage: string) => stages.find((one) => one.stage === stage) ?? null;
-/** A day that was planned is drawn where it was begun so many days off. */
-const OFF_DAYS = 3;
-
-/** A lot as a stem of the garden year. */
-export function stemOf(lot: SeasonLot, due: boolean): Stem {
-  const out = dayOf(lot, 'planted_out');
-  const begun = lot.state !== 'planned';
-  const planned = lot.words.start === null ? lot.best : Date.parse(`${lot.words.start}T00:00:00Z`) / 86_400_000;
-  return {
-    id: lot.wishId,
-    title: lot.title,
-    start: lot.start,
-    moved: dayOf(lot, 'moved')?.at50 ?? lot.start + 7,
-    out: out && { at10: out.at10, at50: out.at50, at90: out.at90 },
-    ripe: dayOf(lot, 'ripe')?.at50 ?? null,
-    end: lot.endInWords,
-    trouble: lot.inTrouble,
-    due,
-    begun,
-    planned: begun && Math.abs(planned - lot.start) > OFF_DAYS ? planned : null,
-    cells: lot.cells,
-    yields: lot.yields as Stem['yields'],
-  };
-}
 
 /** The garden year, drawn as wide as there is room; under it what stands in each lit place, on the same days. */
 @Component({

@@ -36,7 +36,14 @@ const EMPTY_NURSERY = {
   ...{ tasks: [], places: [], spots: [], beds: [], racks: [], weather: [], located: false },
 } satisfies Nursery;
 /** What is answered where a spec says nothing else. */
-const USUAL: Answers = { 'GET about': ABOUT, 'GET sittings': [], 'GET calendar/feeds': [], 'GET nursery': EMPTY_NURSERY, 'GET spots': [] };
+const USUAL: Answers = {
+  'GET season/due': { due: [] },
+  'GET about': ABOUT,
+  'GET sittings': [],
+  'GET calendar/feeds': [],
+  'GET nursery': EMPTY_NURSERY,
+  'GET spots': [],
+};
 
 /** A file as somebody chooses it. */
 export async function choose(screen: Screen<unknown>, label: string, file: File): Promise<void> {

@@ -8,6 +8,7 @@ import type {
   LookRequest,
   PlaceRequest,
   RemovalRequest,
+  SeasonDue,
   Sitting,
   SittingDay,
   SittingName,
@@ -22,6 +23,7 @@ export class TodayApi {
   private readonly transport = inject(Transport);
 
   readonly today = () => this.transport.get<Today>('today');
+  readonly seasonDue = () => this.transport.get<SeasonDue>('season/due');
   readonly sittings = () => this.transport.get<SittingName[]>('sittings');
   readonly beginOn = (sittingId: string, body: SittingDay) => this.transport.send<Sitting>('PUT', `sittings/${sittingId}/day`, body);
   /** What an absence would do, and the remedies. */

@@ -16,6 +16,7 @@ import { Ribbon } from '../kit/ribbon';
 import { Why } from '../kit/why';
 import { AwayPanel } from './away';
 import { NurseryToday } from './nursery-today';
+import { SeasonToday } from './season-today';
 import { TodayApi } from './today.api';
 
 /** Asked anew so often while nobody says anything, ms. */
@@ -24,7 +25,7 @@ const ANEW_MS = 5 * 60_000;
 /** The walk round the home: which parcels to open now, and which to leave shut until when. */
 @Component({
   selector: 'ft-today',
-  imports: [AwayPanel, MatButton, Parcel, Ribbon, RouterLink, Why, NurseryToday],
+  imports: [AwayPanel, MatButton, Parcel, Ribbon, RouterLink, Why, NurseryToday, SeasonToday],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './today.html',
   styleUrl: './today.scss',

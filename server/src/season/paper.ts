@@ -1,0 +1,30 @@
+import type { Season } from '@fresh-tuck/contract';
+import { asSvg, gardenYear, stemOf } from '@fresh-tuck/core/drawing';
+import { dayInWords } from '@fresh-tuck/core/words';
+import { counted } from '@fresh-tuck/core/units';
+
+/** As wide as the drawing is made for paper, px. */
+const WIDE = 1080;
+
+/** The garden year as it goes on paper: its drawing, and the starts in the order of their days. */
+export function seasonPaper(season: Season) {
+  const { lots, due, frost, today, year } = season;
+  const soon = new Set(due.map(({ wishId }) => wishId));
+  const stems = lots.filter(({ stages }) => stages.length > 0).map((lot) => stemOf(lot, soon.has(lot.wishId)));
+  const starts = lots
+    .filter(({ state }) => state === 'planned')
+    .sort((a, b) => a.start - b.start || a.title.localeCompare(b.title))
+    .map(({ start, title, seeds }) => `${dayInWords(start, year)}: ${title}${seeds === null ? '' : `, ${counted(seeds, 'seed')}`}`);
+  return {
+    title: `The garden year ${year}`,
+    intro: season.text,
+    drawing: gardenYear({ year, today, stems, spring: frost.spring, autumn: frost.autumn }, WIDE),
+    starts,
+  };
+}
+
+/** The same as an SVG file. */
+export function seasonSvg(season: Season): string {
+  const { title, intro, drawing, starts } = seasonPaper(season);
+  return asSvg(drawing, title, [intro, ...starts]);
+}
