@@ -1,4 +1,5 @@
 import { ellipse, px, textWidth, type Mark } from './marks.js';
+import { FROST_APART, frostMarks, MONTHS, type FrostEdge, type Sky, type YearScale } from './year-frost.js';
 import { yieldPath, type YieldShape } from './yields.js';
 
 /** A day of the calendar by its number. */
@@ -22,24 +23,12 @@ export interface Stem {
   readonly cells: number;
   readonly yields: YieldShape;
 }
-/** Frost of one side: by share of years. */
-export interface FrostEdge {
-  readonly at10: Day | null;
-  readonly at50: Day | null;
-  readonly at90: Day | null;
-}
 export interface GardenYearInput {
   readonly year: number;
   readonly today: Day;
   readonly stems: readonly Stem[];
   readonly spring: FrostEdge | null;
   readonly autumn: FrostEdge | null;
-}
-/** Where a day lies. */
-export interface YearScale {
-  readonly x: (day: Day) => number;
-  readonly from: Day;
-  readonly to: Day;
 }
 export interface GardenYear {
   readonly width: number;
@@ -60,17 +49,11 @@ const GROWS_ON = 45;
 /** Stems that rise on the same day stand this far apart, px. */
 const STEM_APART = 6;
 const DAY_MS = 86_400_000;
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 
-interface Layout {
-  readonly narrow: boolean;
-  readonly width: number;
+interface Layout extends Sky {
   readonly row: number;
-  readonly top: number;
-  readonly ground: number;
   readonly below: number;
   readonly height: number;
-  readonly scale: YearScale;
 }
 
 function layoutOf({ stems, today, spring, autumn }: GardenYearInput, width: number): Layout {
@@ -96,70 +79,6 @@ function layoutOf({ stems, today, spring, autumn }: GardenYearInput, width: numb
   const perDay = Math.min(...ends.map(({ day, room }) => (width - left - room) / Math.max(day - first, 60)));
   const x = (day: Day): number => left + (day - first) * perDay;
   return { narrow, width, row, top, ground, below, height, scale: { x, from: first - left / perDay, to: first + (width - left) / perDay } };
-}
-
-/** A wavering edge down the sky, at x. */
-function drift(x: number, from: number, to: number, nth: number): string {
-  const steps = Math.max(Math.round((to - from) / 46), 2);
-  const step = (to - from) / steps;
-  let d = `M${px(x)} ${px(from)}`;
-  for (let i = 1; i <= steps; i++) {
-    const sway = Math.sin(i * 1.9 + nth * 2.1) * 5;
-    d += `Q${px(x + sway)} ${px(from + (i - 0.5) * step)} ${px(x + Math.sin(i * 2.7 + nth) * 2.4)} ${px(from + i * step)}`;
-  }
-  return d;
-}
-
-/** Frost that drifts in from a side, three times as deep as it is sure. */
-function frostMarks(
-  edge: FrostEdge | null,
-  side: 'spring' | 'autumn',
-  { scale, ground, narrow, width, top }: Layout,
-  year: number,
-): Mark[] {
-  if (!edge) return [];
-  const named = (
-    [
-      [edge.at10, side === 'spring' ? '9 in 10' : '1 in 10'],
-      [edge.at50, '5 in 10'],
-      [edge.at90, side === 'spring' ? '1 in 10' : '9 in 10'],
-    ] as const
-  ).flatMap(([day, text]) => (day === null ? [] : [{ x: scale.x(day), day, text }]));
-  const far = side === 'spring' ? 0 : width;
-  const marks: Mark[] = named.map(({ x }, nth) => ({
-    kind: 'path',
-    cls: 'frost',
-    d: `${drift(x, 0, ground, nth)}L${px(far)} ${px(ground)}L${px(far)} 0Z`,
-  }));
-  marks.push(...named.map(({ x }, nth): Mark => ({ kind: 'path', cls: 'frost-edge', d: drift(x, top - 8, ground, nth) })));
-  const shown = narrow ? named.filter(({ text }) => text === '5 in 10') : named;
-  // Words that would meet are set apart.
-  const apart = 62;
-  const places = shown.map(({ x }) => x);
-  const middle = (places.length - 1) / 2;
-  for (let i = 1; i < places.length; i++) places[i] = Math.max(places[i] as number, (places[i - 1] as number) + apart);
-  const back = places.length > 1 ? Math.max(((places[Math.ceil(middle)] as number) - (shown[Math.ceil(middle)]?.x ?? 0)) / 2, 0) : 0;
-  shown.forEach(({ day, text }, nth) => {
-    const x = Math.min(Math.max((places[nth] ?? 0) - back, 30), width - 30);
-    marks.push({ kind: 'text', x, y: 16, text: dated(day), anchor: 'middle', cls: 'frost-day' });
-    if (!narrow) marks.push({ kind: 'text', x, y: 34, text, anchor: 'middle', cls: 'frost-word' });
-  });
-  const lead = side === 'spring' ? 'last frost' : 'first frost';
-  const of = side === 'spring' ? 'still to come, of ten springs' : 'already here, of ten autumns';
-  const first = (places[0] ?? 0) - back;
-  if (narrow)
-    marks.push({ kind: 'text', x: Math.min(Math.max(first, 34), width - 34), y: 32, text: lead, anchor: 'middle', cls: 'frost-word' });
-  else {
-    const room = first - 34 > textWidth(of, SIZE.small);
-    marks.push({ kind: 'text', x: first - 36, y: 16, text: lead, anchor: 'end', cls: 'frost-day' });
-    if (room) marks.push({ kind: 'text', x: first - 36, y: 34, text: of, anchor: 'end', cls: 'frost-word' });
-  }
-  return marks;
-  function dated(day: Day): string {
-    const date = new Date(Math.round(day) * DAY_MS);
-    const month = (MONTHS[date.getUTCMonth()] ?? '').slice(0, 3);
-    return `${date.getUTCDate()} ${month}${date.getUTCFullYear() === year ? '' : ` ${date.getUTCFullYear()}`}`;
-  }
 }
 
 /** The ground with its months. */
@@ -327,7 +246,7 @@ export function gardenYear(input: GardenYearInput, width: number): GardenYear {
   const marks: Mark[] = [
     { kind: 'path', cls: 'soil', d: `M0 ${px(ground)}H${px(width)}V${px(height)}H0Z` },
     ...frostMarks(input.spring, 'spring', layout, input.year),
-    ...frostMarks(input.autumn, 'autumn', layout, input.year),
+    ...frostMarks(input.autumn, 'autumn', layout, input.year, input.spring?.at90 ? scale.x(input.spring.at90) + FROST_APART : 0),
     { kind: 'path', cls: 'today', d: `M${px(todayX)} ${px(top - 14)}V${px(height)}` },
     ...lines,
     // Words lie over every line.

@@ -8,3 +8,4 @@ export * from './strata.js';
 export * from './yields.js';
 export * from './stem.js';
 export * from './year-ink.js';
+export * from './year-frost.js';

@@ -1,4 +1,4 @@
-import type { YearScale } from './garden-year.js';
+import type { YearScale } from './year-frost.js';
 import { px, textWidth, type Mark } from './marks.js';
 
 /** What stands in a room, step by step, in the order in which it comes. */

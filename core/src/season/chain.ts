@@ -3,6 +3,7 @@ import type { Course } from '../sowing/index.js';
 import type { DayNumber } from './days.js';
 import { after, chanceBy, dayBy, expected, later, lawBy, normalDays, notBefore, type DayLaw } from './day-law.js';
 import { frostDay, frostTable, type FrostYears } from './frost-law.js';
+import { frostTender } from './hardiness.js';
 
 /** What a sowing runs through, in its order. */
 export const CHAIN_STAGES = ['chill', 'soak', 'tips', 'moved', 'nursed', 'hardened', 'planted_out', 'ripe'] as const;
@@ -88,14 +89,14 @@ export interface CropFrost {
  *
  * @returns null where frost does not hold it
  */
-export function gateDay({ growing }: Pick<Crop, 'growing'>, { newYear, spring }: Pick<CropFrost, 'newYear' | 'spring'>): DayNumber | null {
-  const { hardiness, plantOutWeeksAfterFrost: weeks } = growing;
-  if (spring === null || (hardiness !== 'tender' && weeks === null)) return null;
+export function gateDay(crop: Pick<Crop, 'id' | 'growing'>, { newYear, spring }: Pick<CropFrost, 'newYear' | 'spring'>): DayNumber | null {
+  const { plantOutWeeksAfterFrost: weeks } = crop.growing;
+  const tender = frostTender(crop);
+  if (spring === null || (!tender && weeks === null)) return null;
   const middle = frostDay(spring, 0.5);
   if (middle === null) return null;
-  const late = hardiness === 'tender' ? (frostDay(spring, 0.9) ?? middle) : middle;
   const own = (weeks?.[0] ?? 0) * 7;
-  return newYear + Math.ceil(hardiness === 'tender' ? late + Math.max(own, 0) : middle + own);
+  return newYear + Math.ceil(tender ? (frostDay(spring, 0.9) ?? middle) + Math.max(own, 0) : middle + own);
 }
 
 /** What comes of a start: days of the calendar. */

@@ -1,5 +1,6 @@
 import type { Crop } from '../crops/index.js';
 import { DAY_MS } from '../units/index.js';
+import { frostTender } from './hardiness.js';
 
 /** The last spring frost as a household knows it: a day of the year, give or take. */
 export interface LastFrost {
@@ -30,11 +31,12 @@ export function lastFrostNear({ monthDay }: Pick<LastFrost, 'monthDay'>, ms: num
  * @param readyMs when it would be ready to go out
  * @returns null where the frost does not hold it back
  */
-export function outNotBefore({ growing }: Pick<Crop, 'growing'>, frost: LastFrost, readyMs: number): number | null {
-  const { hardiness, plantOutWeeksAfterFrost: weeks } = growing;
+export function outNotBefore(crop: Pick<Crop, 'id' | 'growing'>, frost: LastFrost, readyMs: number): number | null {
+  const { hardiness, plantOutWeeksAfterFrost: weeks } = crop.growing;
   if (hardiness === 'hardy' && weeks === null) return null;
-  const late = hardiness === 'tender' ? frost.giveDays * DAY_MS : 0;
-  const earliest = (day: number): number => day + Math.max((weeks?.[0] ?? 0) * WEEK_MS, hardiness === 'tender' ? 0 : -Infinity) + late;
+  const tender = frostTender(crop);
+  const late = tender ? frost.giveDays * DAY_MS : 0;
+  const earliest = (day: number): number => day + Math.max((weeks?.[0] ?? 0) * WEEK_MS, tender ? 0 : -Infinity) + late;
   const spring = earliest(lastFrostNear(frost, readyMs));
   return readyMs < spring && spring - readyMs < REACH_MS ? spring : null;
 }

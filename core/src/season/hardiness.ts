@@ -22,3 +22,11 @@ export function killedBy({ id, growing }: Pick<Crop, 'id' | 'growing'>): Killed 
   const [low, high] = TABLE[id] ?? [];
   return low === undefined || high === undefined ? { ...BY_KIND[growing.hardiness], own: false } : { low, high, own: true };
 }
+
+/** Killed above this a kind is tender, whatever a catalogue calls it, °C. Common practice, no source. */
+const TENDER_C = -2;
+/** Whether a light frost kills it, so that it waits until the late frosts are over too. */
+export function frostTender(crop: Pick<Crop, 'id' | 'growing'>): boolean {
+  const { high, own } = killedBy(crop);
+  return crop.growing.hardiness === 'tender' || (own && high > TENDER_C);
+}

@@ -5,6 +5,8 @@ import { counted } from '@fresh-tuck/core/units';
 
 /** As wide as the drawing is made for paper, px. */
 const WIDE = 1080;
+/** Of the drawing's place on a page that lies, its width to its height. */
+const LYING = 1.9;
 
 /** The garden year as it goes on paper: its drawing, and the starts in the order of their days. */
 export function seasonPaper(season: Season) {
@@ -15,10 +17,14 @@ export function seasonPaper(season: Season) {
     .filter(({ state }) => state === 'planned')
     .sort((a, b) => a.start - b.start || a.title.localeCompare(b.title))
     .map(({ start, title, seeds }) => `${dayInWords(start, year)}: ${title}${seeds === null ? '' : `, ${counted(seeds, 'seed')}`}`);
+  const input = { year, today, stems, spring: frost.spring, autumn: frost.autumn };
+  // A year of many sowings is as wide as it is high for a page that lies.
+  const wide = Math.max(gardenYear(input, WIDE).height * LYING, WIDE);
+  const { width, height, marks } = gardenYear(input, wide);
   return {
     title: `The garden year ${year}`,
     intro: season.text,
-    drawing: gardenYear({ year, today, stems, spring: frost.spring, autumn: frost.autumn }, WIDE),
+    drawing: { width, height, marks },
     starts,
   };
 }
