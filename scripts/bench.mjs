@@ -6,7 +6,7 @@ checkNode();
 await install();
 await build();
 const asked = process.argv.slice(2);
-const names = ['forecast', 'household', 'warmth', 'nursery', 'paper', 'browser'].filter(
+const names = ['forecast', 'household', 'warmth', 'nursery', 'paper', 'season', 'browser'].filter(
   (name) => asked.length === 0 || asked.includes(name),
 );
 const folder = join(root, 'dist', 'bench');

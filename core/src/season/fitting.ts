@@ -1,6 +1,6 @@
 import type { DayNumber } from './days.js';
-import { dayBy } from './day-law.js';
-import { chanceOf, runFrom, type Chain, type CropFrost, type SeasonGoal } from './chain.js';
+import { after, dayBy, later, type DayLaw } from './day-law.js';
+import { chanceFrom, outFrom, type Chain, type CropFrost, type Run, type SeasonGoal } from './chain.js';
 import { usesOf, type LotRoom } from './lot.js';
 import { lotNeeds, type LotNeed, type Room, type Span } from './space.js';
 
@@ -146,14 +146,36 @@ function added(a: LotNeed | undefined, b: LotNeed): LotNeed {
   };
 }
 
+/** A run as far as a plan asks of it: its fruit only where a bed waits for it to be over. */
+function tried({ chain, room }: LotWay, start: DayNumber, { gate }: Pick<FitLot, 'gate'>): Run {
+  const at = (law: DayLaw): DayLaw => later(law, start);
+  const out = outFrom(chain, start, gate);
+  const hardened = gate === null ? out : at(chain.hardened);
+  const ripe = room.bedId !== null && chain.ripening ? after(out, chain.ripening) : null;
+  return {
+    start,
+    tips: at(chain.tips),
+    moved: at(chain.moved),
+    nursed: at(chain.nursed),
+    hardened,
+    out,
+    ripe,
+    ripeInTime: null,
+    killedAfterOut: null,
+  };
+}
+
 /** All that can be done with a lot, the cheapest first; as it is wished among them, at no cost. */
 export function optionsFor(lot: FitLot, { span, today, rooms }: Pick<FitQuestion, 'span' | 'today' | 'rooms'>): FitOption[] {
   const known = rooms.filter(({ holds }) => holds !== null);
   const asWished = lot.ways[0];
-  const runOf = (way: LotWay, start: DayNumber) => runFrom(way.chain, start, lot.gate, lot.frost);
+  const runOf = (way: LotWay, start: DayNumber): Run => tried(way, start, lot);
+  const reaches = new Map(lot.ways.map((way) => [way, chanceFrom(way.chain, lot.goal, lot.frost)]));
   const book = runOf(asWished, lot.start);
-  const before = chanceOf(book, lot.goal);
-  const endOf = (run: ReturnType<typeof runOf>): number => dayBy(run.ripe ?? run.out, 0.5);
+  const chanceOf = (way: LotWay, { out }: Run): number | null => reaches.get(way)?.(out) ?? null;
+  const before = chanceOf(asWished, book);
+  // What ripens takes as long from every planting out.
+  const endOf = ({ out }: Run): number => dayBy(out, 0.5);
   const outside = (start: DayNumber): number => Math.max(start - (lot.until ?? Infinity), (lot.from ?? -Infinity) - start, 0);
   // What is wished outside its stretch is wished all the same.
   const beyond = (start: DayNumber): number => Math.max(outside(start) - outside(lot.start), 0);
@@ -165,7 +187,7 @@ export function optionsFor(lot: FitLot, { span, today, rooms }: Pick<FitQuestion
     if (splitDays !== null && beyond(last) > BEYOND) return;
     const run = keeps === 0 ? null : runOf(way, start);
     const second = splitDays === null ? null : runOf(way, last);
-    const chances = [run, second].flatMap((one) => (one ? [chanceOf(one, lot.goal)] : []));
+    const chances = [run, second].flatMap((one) => (one ? [chanceOf(way, one)] : []));
     const after =
       keeps === 0
         ? 0

@@ -2,7 +2,7 @@ import { fitsBeside, optionsFor, spaceOf, type Fit, type FitOption, type FitQues
 
 /** Lots that are tried together, and how many ways of them at the most before the best so far is taken. */
 const TOGETHER = 6;
-const MOST_TRIES = 60_000;
+const MOST_TRIES = { all: 60_000, some: 8_000 } as const;
 /** Rounds over all lots; most plans stand still after two. */
 const ROUNDS = 4;
 /** So much better is better. */
@@ -32,6 +32,7 @@ function bestOf(
   choices: readonly (readonly FitOption[])[],
   laid: Laid,
   start: readonly FitOption[],
+  mostTries: number,
 ): { readonly picked: readonly FitOption[]; readonly whole: boolean } {
   let best = start;
   let bestCost = start.reduce((sum, { change }) => sum + change.cost, 0);
@@ -50,7 +51,7 @@ function bestOf(
     for (const option of options) {
       const now = cost + option.change.cost;
       if (now + (rest[nth] ?? 0) >= bestCost - BETTER) return;
-      if (++tries > MOST_TRIES) return;
+      if (++tries > mostTries) return;
       if (!laid.holds(option)) continue;
       laid.put(option, 1);
       picked.push(option);
@@ -60,7 +61,7 @@ function bestOf(
     }
   };
   go(0, 0);
-  return { picked: best, whole: tries <= MOST_TRIES };
+  return { picked: best, whole: tries <= mostTries };
 }
 
 /**
@@ -113,6 +114,7 @@ export function planThatFits(question: FitQuestion, progress: (done: number) => 
         group.map((nth) => options[nth] ?? []),
         laid,
         now,
+        small ? MOST_TRIES.all : MOST_TRIES.some,
       );
       exact = exact && whole;
       group.forEach((nth, index) => {
