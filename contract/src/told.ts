@@ -1,4 +1,5 @@
 import { NURSERY_WORDS } from './told-nursery.js';
+import { SEASON_WORDS } from './told-season.js';
 import { capital, inUnits, type UnitSystem } from '@fresh-tuck/core/units';
 
 /**
@@ -7,6 +8,7 @@ import { capital, inUnits, type UnitSystem } from '@fresh-tuck/core/units';
  * path, then by its last part.
  */
 export const FIELD_WORDS: Readonly<Record<string, string>> = {
+  ...SEASON_WORDS,
   ...NURSERY_WORDS,
   abnormal: 'the abnormal seedlings',
   after: 'the last correction known of',

@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { batchBody, household, lookBody, type Household } from './testing/household.js';
 
 /** A household in which something of everything has happened. */
-async function livedIn(): Promise<{ home: Household; testId: string; closedId: string; bedId: string }> {
+async function livedIn(): Promise<{ home: Household; testId: string; closedId: string; bedId: string; wishId: string }> {
   const home = await household();
   const post = async (path: string, body: object): Promise<void> => {
     const { status, text } = await home.request.post(`/api/${path}`).send(body);
@@ -49,12 +49,20 @@ async function livedIn(): Promise<{ home: Household; testId: string; closedId: s
   await post('beds', { id: bedId, name: 'Court bed', widthM: 1, lengthM: 2, madeYear: 2024 });
   await post('racks', { id: uuid(), name: 'Rack', slots: 8 });
   await post('rounds', { id: uuid(), batchIds: [home.batchId] });
-  return { home, testId: test.id, closedId: closed.id, bedId };
+  const wishId = uuid();
+  const wish = { cropId: 'okra', packetId: home.packetId, plants: 4, place: 'outdoors', goal: { kind: 'season' } };
+  const melon = { cropId: 'melon', packetId: null, plants: 2, place: 'bed', bedId, goal: { kind: 'ripe', day: '2026-09-01' } };
+  const wishes = [
+    { wishId, words: wish },
+    { wishId: uuid(), words: melon },
+  ];
+  await post('season/acts', { id: uuid(), year: 2026, wishes });
+  return { home, testId: test.id, closedId: closed.id, bedId, wishId };
 }
 
 describe('every answer', () => {
   it('is what the contract says, to the last field', async () => {
-    const { home, testId, closedId, bedId } = await livedIn();
+    const { home, testId, closedId, bedId, wishId } = await livedIn();
     const answers: [path: string, schema: z.ZodType][] = [
       ['about', contract.about],
       ['today', contract.today],
@@ -81,6 +89,12 @@ describe('every answer', () => {
       ['shelf', contract.shelfView],
       [`spots/${home.spotId}/sheet`, contract.spotSheet],
       [`holders/${home.services.holders.inUse()[0]}/elsewhere`, contract.elsewhere],
+      ['season', contract.season],
+      ['season?year=2025', contract.season],
+      [`season/wishes/${wishId}`, contract.seasonChain],
+      ['season/sources', contract.seasonSources],
+      ['season/fit', contract.seasonFit],
+      ['season/due', contract.seasonDue],
       ['household/away?leaving=2026-04-12T09:00&back=2026-04-16T18:00', contract.awayView],
     ];
     for (const [path, schema] of answers) {

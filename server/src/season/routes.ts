@@ -145,7 +145,8 @@ export function seasonRoutes({
       const july = summerInJuly(minima);
       if (july === null)
         throw Problem.field('celsius', 'celsius must be of a place with a summer and a winter: these months are all alike');
-      if (home.frost && july === springInSouth(home.frost.monthDay))
+      const said = season.frost()?.spring ?? home.frost;
+      if (said && july === springInSouth(said.monthDay))
         throw Problem.field(
           'celsius',
           `celsius must be of a station near you: its summer is in ${july ? 'July' : 'January'}, and your last frost is in ${july ? 'the southern' : 'the northern'} spring`,
