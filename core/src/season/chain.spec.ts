@@ -4,7 +4,7 @@ import { CROPS, type Crop } from '../crops/index.js';
 import { nursingFor, ripeningFor, type Course } from '../sowing/index.js';
 import { chainOf, chanceOf, gateDay, runFrom, type Chain, type SeasonGoal } from './chain.js';
 import { chanceBy, dayBy, type DayLaw } from './day-law.js';
-import { dayNumber, newYear } from './days.js';
+import { dayNumber, isoOf, newYear } from './days.js';
 import { minimaFrom } from './frost-file.js';
 import { frostSeason } from './frost-known.js';
 import { frostAfter } from './frost-law.js';
@@ -215,6 +215,13 @@ describe('the day to start', () => {
     }
   });
 
+  it('leaves lettuce until summer, and a melon time to be picked', () => {
+    const until = (id: string, picked = 0): string => isoOf(startsFor({ ...asked(crop(id)), picksDays: picked }).until ?? 0).slice(5);
+    expect(until('lettuce') > '07-10').toBeTrue();
+    expect([until('melon') < '07-15', until('melon', 21) < until('melon')]).toEqual([true, true]);
+    expect(until('leek') < '07-01').toBeTrue();
+  });
+
   it('is counted back from a day that is wished, moves with last year’s lateness, and says where a day cannot be had', () => {
     const melon = crop('melon');
     const day = dayNumber('2026-09-05');
@@ -239,7 +246,7 @@ describe('the day to start', () => {
     const starts = successions(question, first, 14, 4);
     const ripe = starts.map((start) => dayBy(runFrom(question.chain, start, question.gate, question.frost).ripe ?? fail('not ripe'), 0.5));
     ripe.slice(1).forEach((day, nth) => expect(Math.abs(day - (ripe[0] ?? 0) - 14 * (nth + 1))).toBeLessThan(1.01));
-    const base = { ...question, outdoors: true, chosen: null };
+    const base = { ...question, outdoors: true, chosen: null, picksDays: 0 };
     const [start, today] = [dayNumber('2026-04-01'), dayNumber('2026-05-20')];
     const begun = lotYear({ ...base, today, reached: { start, moved: dayNumber('2026-04-09'), out: null, ripe: null } });
     expect(begun.start).toBe(start);

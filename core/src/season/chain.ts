@@ -79,6 +79,8 @@ export interface CropFrost {
   readonly newYear: DayNumber;
   /** The last frost of spring as the household counts it; null where nobody said any. */
   readonly spring: FrostYears | null;
+  /** The first frost of autumn, with which growth ends even of what bears it. */
+  readonly autumn: FrostYears | null;
   /** Nights that kill this crop: the last of spring, and the first of autumn; null where nobody said any. */
   readonly kills: { readonly spring: FrostYears; readonly autumn: FrostYears } | null;
 }

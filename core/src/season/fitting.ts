@@ -75,7 +75,7 @@ export interface Fit {
  * What hurts, in points, the least first: a day later or sooner within its stretch; another place
  * under light or in the warm; two halves; another way; a plant less. A chance lost counts most.
  */
-export const HURTS = { dayLater: 1, daySooner: 1.2, beyondDay: 3, place: 6, halves: 8, way: 14, less: 70, none: 40, chance: 120 } as const;
+export const HURTS = { dayLater: 1, daySooner: 1.2, beyondDay: 3, place: 6, halves: 8, way: 14, less: 160, none: 40, chance: 120 } as const;
 /** Days by which a lot is moved, halves set apart, and shares that are kept. */
 const SHIFTS = [-14, -10, -7, -5, -3, 0, 2, 4, 6, 8, 10, 13, 16, 20, 24, 28] as const;
 const SPLITS = [10, 16, 24] as const;

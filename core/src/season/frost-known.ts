@@ -126,7 +126,7 @@ function season(
     autumnGuessed,
     leftOut,
     // What kills it is the cold of its own kind, never milder than what counts as frost here.
-    of: (crop) => ({ newYear: start, spring, kills: at(Math.min(killedBy(crop).high, thresholdC)) }),
+    of: (crop) => ({ newYear: start, spring, autumn, kills: at(Math.min(killedBy(crop).high, thresholdC)) }),
     dates(side) {
       const years = side === 'spring' ? spring : autumn;
       return years && frostDates(years, start);

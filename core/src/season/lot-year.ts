@@ -25,7 +25,9 @@ export interface LotYear {
 export interface LotQuestion {
   readonly chain: Chain;
   readonly gate: DayNumber | null;
-  readonly frost: Pick<CropFrost, 'newYear' | 'kills'>;
+  readonly frost: Pick<CropFrost, 'newYear' | 'kills' | 'autumn'>;
+  /** Picking that a start is to leave time for after the first, days. */
+  readonly picksDays: number;
   readonly goal: SeasonGoal;
   readonly sureness: number;
   readonly today: DayNumber;

@@ -1,10 +1,11 @@
 import type { DayNumber } from './days.js';
 import { dayBy } from './day-law.js';
+import { frostDay } from './frost-law.js';
 import { chanceFrom, chanceOf, outFrom, runFrom, type Chain, type CropFrost, type SeasonGoal } from './chain.js';
 
 /** A plant that is ready so long before it may go out has outgrown its pot, days. Guess. */
 const WAITS_AT_MOST = 14;
-/** Planted out so long after it could be, the season is going to waste, days. Guess. */
+/** Where nobody knows how long it ripens: planted out so long after it could be, the season is going to waste, days. Guess. */
 const WASTES_AT_MOST = 28;
 /** A start is looked for so far on either side of the day that would just do, days. */
 const REACH = 240;
@@ -29,7 +30,9 @@ export interface Starts {
 export interface StartQuestion {
   readonly chain: Chain;
   readonly gate: DayNumber | null;
-  readonly frost: Pick<CropFrost, 'newYear' | 'kills'>;
+  readonly frost: Pick<CropFrost, 'newYear' | 'kills'> & Partial<Pick<CropFrost, 'autumn'>>;
+  /** Picking that a start is to leave time for after the first, days. */
+  readonly picksDays?: number;
   readonly goal: SeasonGoal;
   readonly sureness: number;
   readonly today: DayNumber;
@@ -52,7 +55,7 @@ function lastWith(from: DayNumber, to: DayNumber, holds: (day: DayNumber) => boo
  * ripe before the frost, or by the day that is wished; but no sooner than it would stand overgrown.
  * A start that is behind us stays behind us: whoever asks says what today still gives.
  */
-export function startsFor({ chain, gate, frost, goal, sureness, today }: StartQuestion): Starts {
+export function startsFor({ chain, gate, frost, goal, sureness, today, picksDays = 0 }: StartQuestion): Starts {
   const half = Math.round(dayBy(chain.hardened, 0.5));
   const reaches = chanceFrom(chain, goal, frost);
   const chance = (day: DayNumber): number | null => reaches && reaches(outFrom(chain, day, gate));
@@ -69,8 +72,7 @@ export function startsFor({ chain, gate, frost, goal, sureness, today }: StartQu
   // Where so much cannot be had, until most of what can be had is lost.
   const most = known && enough === null ? chance(best) : null;
   const fading = most === null ? null : lastWith(best, best + REACH, (day) => (chance(day) ?? 0) >= most - FADES);
-  const wastes = gate === null || wished !== null ? Infinity : gate + WASTES_AT_MOST - half;
-  const latest = Math.min(enough ?? fading ?? Infinity, wastes);
+  const latest = Math.min(enough ?? fading ?? Infinity, wished === null ? (grownBy() ?? Infinity) : Infinity);
   return {
     best,
     from: soonest,
@@ -78,6 +80,15 @@ export function startsFor({ chain, gate, frost, goal, sureness, today }: StartQu
     chance: chance(best),
     sure: !known || (enough !== null && enough >= best),
   };
+
+  /** The last start that is ripe, and picked for a while, when growth ends with the autumn; without its days, one that wastes no month. */
+  function grownBy(): DayNumber | null {
+    const { ripening } = chain;
+    const ends = frost.autumn ? frostDay(frost.autumn, 0.5) : null;
+    if (ripening === null || ends === null) return gate === null ? null : gate + WASTES_AT_MOST - half;
+    const takes = dayBy(ripening, 0.5) + picksDays;
+    return lastWith(best, best + REACH, (day) => dayBy(outFrom(chain, day, gate), 0.5) + takes <= frost.newYear + ends);
+  }
 }
 
 /** What a start some days off does. */

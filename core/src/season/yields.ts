@@ -26,3 +26,7 @@ export const bearsThisYear = ({ growing }: Pick<Crop, 'growing'>): boolean => {
   const range = growing.harvestDaysAfterPlantingOut;
   return range === null || (range[0] + range[1]) / 2 <= THIS_YEAR_DAYS;
 };
+
+/** What goes on bearing is to be picked for so long, or its start came too late, days. Guess. */
+const PICKS: Readonly<Partial<Record<Yield, number>>> = { fruit: 21, pod: 21, flower: 28 };
+export const picksDays = (crop: Pick<Crop, 'id'>): number => PICKS[yieldOf(crop)] ?? 0;

@@ -6,6 +6,7 @@ import {
   gateDay,
   lotYear,
   newYear,
+  picksDays,
   seasonYear,
   springInSouth,
   startsFor,
@@ -140,11 +141,12 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     const draftOf = (wish: Wish) => {
       const planned = chains(wish.words, home, nowMs);
       const { crop, chain, outdoors } = planned;
-      const { kills, newYear: first } = frost.of(crop);
+      const { kills, newYear: first, autumn } = frost.of(crop);
       const question: LotQuestion | null = chain && {
         chain: bearsThisYear(crop) ? chain : { ...chain, ripening: null },
         gate: outdoors ? gateDay(crop, frost) : null,
-        frost: { newYear: first, kills: outdoors ? kills : null },
+        frost: { newYear: first, kills: outdoors ? kills : null, autumn: outdoors ? autumn : null },
+        picksDays: picksDays(crop),
         goal: goalOf(wish.words),
         sureness: home.ways.sureness,
         today,

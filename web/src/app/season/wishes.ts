@@ -9,6 +9,7 @@ import { debounceTime, of, startWith, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { PacketName, WishWords } from '@fresh-tuck/contract';
 import { plantsForBed } from '@fresh-tuck/core/sowing';
+import { capital, numberWord } from '@fresh-tuck/core/units';
 import { HouseholdApi } from '../data/household/household.api';
 import { Changes } from '../data/transport/changes.service';
 import { Choices, type Choice } from '../kit/choices';
@@ -58,9 +59,18 @@ export class WishesScreen {
     this.changes.keep(() => this.tuck.racks()),
     { initialValue: [] },
   );
-  protected readonly chosen = signal<PacketName | null>(null);
+  /** Packets that are chosen: all of them are wished alike, and each can be changed on its own page. */
+  protected readonly chosen = signal<readonly PacketName[]>([]);
+  protected readonly chosenTitle = computed(() => {
+    const [first, ...more] = this.chosen();
+    return !first
+      ? ''
+      : more.length === 0
+        ? `${first.cropName}, ${first.variety}`
+        : `${capital(numberWord(more.length + 1))} packets, each`;
+  });
   private readonly crop = toSignal(
-    toObservable(this.chosen).pipe(switchMap((packet) => (packet ? this.household.crop(packet.cropId) : of(null)))),
+    toObservable(this.chosen).pipe(switchMap(([packet, another]) => (packet && !another ? this.household.crop(packet.cropId) : of(null)))),
     { initialValue: null },
   );
   protected readonly plants = text('6', wholeFrom(1, MOST_PLANTS));
@@ -99,22 +109,37 @@ export class WishesScreen {
 
   protected again(sowing: NonNullable<ReturnType<typeof this.sources>>['sowings'][number]): void {
     const { cropId, packetId, plants, title } = sowing;
-    this.add({ cropId, packetId, plants: Math.min(plants, MOST_PLANTS), place: 'outdoors', goal: { kind: 'season' } }, title);
+    const words = {
+      cropId,
+      packetId,
+      plants: Math.min(plants, MOST_PLANTS),
+      place: 'outdoors' as const,
+      goal: { kind: 'season' as const },
+    };
+    this.add([{ wishId: uuid(), words }], title);
+  }
+
+  protected has = ({ id }: PacketName): boolean => this.chosen().some((one) => one.id === id);
+  protected toggle(packet: PacketName): void {
+    this.chosen.update((all) => (this.has(packet) ? all.filter(({ id }) => id !== packet.id) : [...all, packet]));
   }
 
   protected wish(): void {
-    const packet = this.chosen();
     this.plants.markAsTouched();
-    if (!packet || this.plants.invalid || this.plants.value.trim() === '') return;
+    if (this.chosen().length === 0 || this.plants.invalid || this.plants.value.trim() === '') return;
     const [kind = 'outdoors', where] = this.place().split(' ') as ['bed' | 'slot' | 'outdoors' | 'indoors', string?];
-    const words = {
-      ...{ cropId: packet.cropId, packetId: packet.id, plants: Number(this.plants.value), place: kind, goal: this.goal() },
+    const rest = {
+      ...{ plants: Number(this.plants.value), place: kind, goal: this.goal() },
       ...(kind === 'bed' ? { bedId: where ?? null } : kind === 'slot' ? { rackId: where ?? null } : {}),
     };
-    this.add(words, `${packet.cropName}, ${packet.variety}`);
+    const packets = this.chosen();
+    this.add(
+      packets.map(({ id, cropId }) => ({ wishId: uuid(), words: { cropId, packetId: id, ...rest } })),
+      packets.length === 1 ? this.chosenTitle() : `${packets.length} packets`,
+    );
   }
 
-  private add(words: Parameters<SeasonService['say']>[0][number]['words'], title: string): void {
-    this.service.say([{ wishId: uuid(), words }], `${title} is wished for.`, () => this.chosen.set(null));
+  private add(wishes: Parameters<SeasonService['say']>[0], title: string): void {
+    this.service.say(wishes, `${title} ${wishes.length === 1 ? 'is' : 'are'} wished for.`, () => this.chosen.set([]));
   }
 }
