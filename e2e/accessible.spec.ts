@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Batch, Nursery, PacketName, SittingName } from '@fresh-tuck/contract';
+import type { Batch, Nursery, PacketName, Season, SittingName } from '@fresh-tuck/contract';
 import { expect, test } from './app.js';
 
 /** Every screen, as it is first seen and with what it can unfold. */
@@ -28,6 +28,10 @@ const SCREENS = [
   'nursery/TRAY',
   'seedling/LABEL',
   'bed/BED',
+  'season',
+  'season/WISH',
+  'season/wishes',
+  'season/frost',
   'more',
   'sitting',
   'sitting/SITTING',
@@ -45,6 +49,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     const [packet] = (await (await request.get(`${demo.address}api/packets`)).json()) as PacketName[];
     const [sitting] = (await (await request.get(`${demo.address}api/sittings`)).json()) as SittingName[];
     const { beds, places } = (await (await request.get(`${demo.address}api/nursery`)).json()) as Nursery;
+    const { lots } = (await (await request.get(`${demo.address}api/season`)).json()) as Season;
     const tray = places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
     const ids = {
       BATCH: batch?.id,
@@ -53,9 +58,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
       TRAY: `${tray?.id}/${tray?.batchId}`,
       LABEL: String(tray?.plants[0]?.number),
       BED: beds[0]?.id,
+      WISH: lots.find(({ state }) => state === 'planned')?.wishId,
     };
     for (const screen of SCREENS) {
-      await page.goto(demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL|BED/, (what) => ids[what as keyof typeof ids] ?? ''));
+      await page.goto(
+        demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL|BED|WISH/, (what) => ids[what as keyof typeof ids] ?? ''),
+      );
       await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
       // The worker's answer is part of what is checked.
       if (screen.startsWith('tuck?')) await expect(page.getByRole('heading', { name: 'Where it goes' })).toBeVisible();

@@ -1,11 +1,8 @@
 /** Takes the pictures in docs/screenshots from the demo data: `npm run shots`. */
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, Bed, Nursery, PacketName, Sitting, SittingName, Spot } from '@fresh-tuck/contract';
+import type { Batch, Bed, PacketName, SittingName, Spot } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -30,7 +27,6 @@ const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'ok
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 const [sitting] = await get<SittingName[]>('sittings');
-const hardened = (await get<Nursery>('nursery')).places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
 const [bed] = await get<Bed[]>('beds');
 const mat = (await get<Spot[]>('spots')).find(({ kind }) => kind === 'mat');
 /** The worker's answer is part of the picture. */
@@ -43,6 +39,12 @@ const report = async (page: Page): Promise<void> => {
 
 /** Every line of the list is worked out. */
 const listed = async (page: Page): Promise<void> => page.getByRole('button', { name: 'Print the labels first', disabled: false }).waitFor();
+
+/** The plan that fits is worked out. */
+const fitted = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Show a plan that fits' }).click();
+  await page.getByRole('button', { name: /^Change/ }).waitFor();
+};
 
 const shots: Shot[] = [
   { name: 'today', path: '' },
@@ -60,38 +62,10 @@ const shots: Shot[] = [
   { name: 'sitting', path: `sitting/${sitting?.id}`, before: listed },
   { name: 'nursery-phone', path: 'nursery', phone: true, dark: true },
   { name: 'bed', path: `bed/${bed?.id}` },
-  { name: 'hardening', path: `nursery/${hardened?.id}/${hardened?.batchId}` },
+  { name: 'season', path: 'season' },
+  { name: 'season-phone', path: 'season', phone: true },
+  { name: 'season-fit', path: 'season', before: fitted },
 ];
-
-/** The sheet of labels as a picture: the PDF itself, rasterised from outside. */
-async function labels(): Promise<void> {
-  const { lines } = await get<Sitting>(`sittings/${sitting?.id}`);
-  const items = lines.map(({ id, words }) => ({ kind: 'line', id, seeds: words.seeds ?? null }));
-  const body = JSON.stringify({ kind: 'stickers', items });
-  const response = await fetch(`${demo.address}api/print/labels`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body,
-  });
-  const pdf = join(mkdtempSync(join(tmpdir(), 'fresh-tuck-shots-')), 'labels.pdf');
-  writeFileSync(pdf, Buffer.from(await response.arrayBuffer()));
-  execFileSync('pdftoppm', [
-    '-png',
-    '-r',
-    '110',
-    '-singlefile',
-    '-x',
-    '0',
-    '-y',
-    '0',
-    '-W',
-    '910',
-    '-H',
-    '540',
-    pdf,
-    join(folder, 'labels'),
-  ]);
-}
 
 const browser = await chromium.launch(config.use?.launchOptions);
 async function take(address: string, { name, path, phone, dark, before }: Shot): Promise<void> {
@@ -114,11 +88,6 @@ async function take(address: string, { name, path, phone, dark, before }: Shot):
 }
 for (const shot of shots) await take(demo.address, shot);
 await take(empty.address, { name: 'first-run', path: '' });
-await labels();
-// Two days in which nobody looks.
-for (let half = 0; half < 4; half++)
-  await fetch(`${demo.address}api/demo/step`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: '{}' });
-await take(demo.address, { name: 'rescue-phone', path: '', phone: true });
 await browser.close();
 await demo.stop();
 await empty.stop();

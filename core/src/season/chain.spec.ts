@@ -29,9 +29,8 @@ function draws(seed: number): () => number {
 const FROST = frostSeason(
   {
     minima: null,
-    spring: { monthDay: '05-10', giveDays: 10 },
+    house: { monthDay: '05-10', giveDays: 10, guessed: false },
     autumn: { monthDay: '10-17', giveDays: 16 },
-    house: null,
     thresholdC: 0,
     shelterK: 0,
   },
@@ -152,7 +151,7 @@ describe('tenderness', () => {
         .split('\n')
         .map((line) => line.split(',')),
     );
-    const frost = frostSeason({ minima, spring: null, autumn: null, house: null, thresholdC: 0, shelterK: 0 }, 2021);
+    const frost = frostSeason({ minima, autumn: null, house: null, thresholdC: 0, shelterK: 0 }, 2021);
     for (const one of CROPS.filter(frostTender)) {
       const gate = gateDay(one, frost.of(one)) ?? fail(`${one.id} has no gate`);
       const nights = Array.from({ length: 22 }, (_, nth) => {

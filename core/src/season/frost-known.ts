@@ -16,10 +16,10 @@ export interface SaidFrost {
 export interface FrostSources {
   /** A station's nights; null where there is no record. */
   readonly minima: DailyMinima | null;
-  readonly spring: SaidFrost | null;
-  readonly autumn: SaidFrost | null;
-  /** The last frost as it was said when the household was set up. */
+  /** The last frost as the household has it: said, or a guess; null where nobody was asked. */
   readonly house: LastFrost | null;
+  /** The first of autumn, where somebody said it. */
+  readonly autumn: SaidFrost | null;
   /** What counts as frost, °C. */
   readonly thresholdC: number;
   /** The garden's nights against the station's, K. */
@@ -62,12 +62,11 @@ export function seasonYear(today: DayNumber, south: boolean): number {
 }
 
 /**
- * Frost of a season from whatever is known: a station's record before days that are said, those
- * before what was said when the household was set up.
+ * Frost of a season from whatever is known: a station's record before days that are said or guessed.
  *
  * @param year the season's, that of its spring
  */
-export function frostSeason({ minima, spring, autumn, house, thresholdC, shelterK }: FrostSources, year: number): FrostSeason {
+export function frostSeason({ minima, autumn, house, thresholdC, shelterK }: FrostSources, year: number): FrostSeason {
   const start = newYear(year);
   const july = minima && summerInJuly(minima);
   if (minima && july !== null) {
@@ -76,7 +75,7 @@ export function frostSeason({ minima, spring, autumn, house, thresholdC, shelter
     if (own.spring.days.length + own.spring.none >= LEAST_FROST_YEARS && own.autumn.days.length + own.autumn.none >= LEAST_FROST_YEARS)
       return season('record', start, own.spring, own.autumn, false, own.leftOut, at, thresholdC);
   }
-  const last = spring ?? house;
+  const last = house;
   if (last === null) return season('none', start, null, null, false, [], () => null, thresholdC);
   const south = springInSouth(last.monthDay);
   const lastDay = dayIn(year, last.monthDay) - start;
@@ -92,8 +91,7 @@ export function frostSeason({ minima, spring, autumn, house, thresholdC, shelter
     };
   });
   const own = at(thresholdC);
-  const guessed = spring === null && house?.guessed === true;
-  return season(guessed ? 'guess' : 'said', start, own.spring, own.autumn, autumn === null, [], at, thresholdC);
+  return season(last.guessed ? 'guess' : 'said', start, own.spring, own.autumn, autumn === null, [], at, thresholdC);
 }
 
 type At = (celsius: number) => { readonly spring: FrostYears; readonly autumn: FrostYears } | null;

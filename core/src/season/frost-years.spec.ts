@@ -99,13 +99,11 @@ describe('frost of a station', () => {
 
   it('counts a household’s season by its record, else by what was said, and says which', () => {
     const house = { monthDay: '05-10', giveDays: 10, guessed: true };
-    const none = { minima: null, spring: null, autumn: null, thresholdC: 0, shelterK: 0 };
+    const none = { minima: null, autumn: null, thresholdC: 0, shelterK: 0 };
     expect(frostSeason({ ...none, house: null }, 2026).source).toBe('none');
     expect(frostSeason({ ...none, house }, 2026).source).toBe('guess');
-    const said = frostSeason(
-      { ...none, house, spring: { monthDay: '04-20', giveDays: 8 }, autumn: { monthDay: '10-30', giveDays: 12 } },
-      2026,
-    );
+    const spring = { monthDay: '04-20', giveDays: 8, guessed: false };
+    const said = frostSeason({ ...none, house: spring, autumn: { monthDay: '10-30', giveDays: 12 } }, 2026);
     expect([said.source, said.autumnGuessed]).toEqual(['said', false]);
     expect(isoOf(Math.round(said.dates('autumn')?.at50 ?? 0))).toBe('2026-10-30');
     const record = frostSeason({ ...none, house, minima }, 2026);

@@ -90,6 +90,8 @@ export function householdStore(db: Database, absences: AbsenceStore) {
       checkVersion(version);
       setNursing.run(JSON.stringify({ schools, sky }), nowMs);
     },
+    /** The last frost, as the season counts it. */
+    saveFrost: (frost: Household['frost']): void => void setFrost.run(frost && JSON.stringify(frost)),
     savePaper: (paper: Paper): void => void setPaper.run(JSON.stringify(paper)),
     /** The newest record, where it lies ahead of a moment and nobody has settled that, ms. */
     aheadOf(nowMs: number): number | null {

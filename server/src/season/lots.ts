@@ -117,7 +117,6 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     const own = frostSeason(
       {
         minima: record?.minima ?? null,
-        spring: word?.spring ?? null,
         autumn: word?.autumn ?? null,
         house: home.frost,
         thresholdC: word?.thresholdC ?? FROST_C,

@@ -9,15 +9,33 @@ import {
   seasonTakeBackRequest,
   seasonUndoRequest,
   successionRequest,
+  type FrostWordRequest,
+  type Household,
   type WishWords,
 } from '@fresh-tuck/contract';
-import { dayNumber, frostYears, LEAST_FROST_YEARS, springInSouth, summerInJuly } from '@fresh-tuck/core/season';
+import {
+  dayNumber,
+  frostYears,
+  lastFrostFrom,
+  LEAST_FROST_YEARS,
+  springInSouth,
+  summerInJuly,
+  type DailyMinima,
+} from '@fresh-tuck/core/season';
 import { plantM2 } from '@fresh-tuck/core/moving';
 import { USUAL_STICKERS } from '@fresh-tuck/core/paper';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
 import { seasonPaper, seasonSvg } from './paper.js';
+
+/** The last frost by a word: of a station's nights, or as it was said; null where it says nothing of it. */
+function springOf({ spring, thresholdC, shelterK }: FrostWordRequest, minima: DailyMinima | null): Household['frost'] {
+  const july = minima && summerInJuly(minima);
+  const told = minima && july !== null ? lastFrostFrom(frostYears(minima, { thresholdC, shelterK, july }).spring) : null;
+  const found = told ?? spring;
+  return found && { ...found, guessed: false };
+}
 
 /** The season: wishes, frost, room; what becomes of them. */
 export function seasonRoutes({
@@ -145,8 +163,7 @@ export function seasonRoutes({
       const july = summerInJuly(minima);
       if (july === null)
         throw Problem.field('celsius', 'celsius must be of a place with a summer and a winter: these months are all alike');
-      const said = season.frost()?.spring ?? home.frost;
-      if (said && july === springInSouth(said.monthDay))
+      if (home.frost && july === springInSouth(home.frost.monthDay))
         throw Problem.field(
           'celsius',
           `celsius must be of a station near you: its summer is in ${july ? 'July' : 'January'}, and your last frost is in ${july ? 'the southern' : 'the northern'} spring`,
@@ -165,9 +182,13 @@ export function seasonRoutes({
       const body = read(frostWordRequest, request.body);
       household.get();
       act('frost-word', body, (nowMs) => {
-        if (body.recordId !== null && !season.record(body.recordId))
-          throw Problem.field('recordId', 'recordId must be a station’s record that was brought in');
-        season.sayFrost(body, nowMs);
+        const record = body.recordId === null ? null : season.record(body.recordId);
+        if (body.recordId !== null && !record) throw Problem.field('recordId', 'recordId must be a station’s record that was brought in');
+        const before = household.get().frost;
+        const by = springOf(body, record?.minima ?? null) ?? before;
+        // Tuck in, House and the season count by one last frost.
+        household.saveFrost(by);
+        season.sayFrost({ ...body, before, by }, nowMs);
       });
       await jsonOfSaved(response.status(201), body.id, whole());
     })
@@ -184,6 +205,10 @@ export function seasonRoutes({
       const body = read(seasonTakeBackRequest, request.body);
       act('season-take-back', body, (nowMs) => {
         const { kind, atMs } = season.recordOf(body.recordId);
+        const word = season.frost();
+        // What somebody said in House meanwhile stands.
+        if (kind === 'frost' && word?.id === body.recordId && JSON.stringify(word.by) === JSON.stringify(household.get().frost))
+          household.saveFrost(word.before);
         takenBack.add({ id: body.recordId, kind, fromMs: atMs, toMs: atMs }, nowMs);
       });
       await jsonOfSaved(response.status(201), body.id, whole());

@@ -3,7 +3,7 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
-import type { Season, SeasonChain, SeasonDue, SeasonFit, SeasonSources } from '@fresh-tuck/contract';
+import type { About, Season, SeasonChain, SeasonDue, SeasonFit, SeasonSources } from '@fresh-tuck/contract';
 import { lookBody, moveBody } from '@fresh-tuck/contract/testing';
 import { dayNumber, isoOf, planThatFits } from '@fresh-tuck/core/season';
 import { asks, batchBody, household, NOW_MS, packetBody, type Household } from '../testing/household.js';
@@ -194,6 +194,9 @@ describe('the season', () => {
     const word = uuid();
     const season = await post<Season>('season/frost', { ...FROST, id: word, recordId, shelterK: 2 });
     expect([season.frost.source, season.frost.record?.name, season.frost.spring?.years]).toEqual(['record', 'Harbour mast', 24]);
+    // Tuck in counts by the same last frost; taken back, by the one before.
+    const house = async (): Promise<string | undefined> => (await get<About>('about')).household?.frost?.monthDay;
+    expect(await house()).toMatch(/^03-/);
     expect(season.text).toMatch(/^By 24 springs at the station, the last frost falls about \d+ March/);
     const refused = async (more: object): Promise<string> =>
       (await post('season/frost/records', { name: 'Far away', first: '1999-01-01', celsius, ...more }, 422)).detail;
@@ -203,7 +206,7 @@ describe('the season', () => {
     );
     expect(await refused({ celsius: celsius.map(() => 21) })).toContain('these months are all alike');
     await post('season/undos', { recordId: word });
-    expect((await get<Season>('season')).frost.source).toBe('said');
+    expect([(await get<Season>('season')).frost.source, await house()]).toEqual(['said', '05-10']);
     // A record that is taken back counts no more, whatever names it.
     await post('season/frost', { ...FROST, recordId });
     await post('season/undos', { recordId });

@@ -20,7 +20,7 @@ export function frostShown(
   const { frost } = home;
   return {
     ...told,
-    said: { spring: word?.spring ?? (frost && { monthDay: frost.monthDay, giveDays: frost.giveDays }), autumn: word?.autumn ?? null },
+    said: { spring: frost && { monthDay: frost.monthDay, giveDays: frost.giveDays }, autumn: word?.autumn ?? null },
     thresholdC: word?.thresholdC ?? FROST_C,
     shelterK: word?.shelterK ?? 0,
     record: record && {

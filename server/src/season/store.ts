@@ -1,5 +1,5 @@
 import { v5 as uuidFrom } from 'uuid';
-import type { FrostRecordRequest, FrostWordRequest, RoomRequest, SeasonActRequest, WishWords } from '@fresh-tuck/contract';
+import type { FrostRecordRequest, FrostWordRequest, Household, RoomRequest, SeasonActRequest, WishWords } from '@fresh-tuck/contract';
 import { dayNumber, type DailyMinima } from '@fresh-tuck/core/season';
 import type { Database } from '../db/database.js';
 import { standing } from '../db/standing.js';
@@ -20,7 +20,11 @@ interface WishRow {
   readonly told: string | null;
 }
 /** What frost is counted by, as it was said last. */
-export type FrostWord = Omit<FrostWordRequest, 'id'> & { readonly id: string };
+export interface FrostWord extends FrostWordRequest {
+  /** The household's last frost before it and by it: put back where the word is taken back. */
+  readonly before: Household['frost'];
+  readonly by: Household['frost'];
+}
 interface RecordRow {
   readonly id: string;
   readonly name: string;
@@ -111,12 +115,12 @@ export function seasonPlanStore(db: Database) {
       }
       return { id, name: row.name, minima: known.minima };
     },
-    sayFrost({ id, ...told }: FrostWordRequest, nowMs: number): void {
+    sayFrost({ id, ...told }: FrostWord, nowMs: number): void {
       insertFrost(id, JSON.stringify(told), nowMs);
     },
     frost(): FrostWord | null {
       const row = lastFrost();
-      return row ? { id: row.id, ...(JSON.parse(row.told) as Omit<FrostWordRequest, 'id'>) } : null;
+      return row ? { id: row.id, ...(JSON.parse(row.told) as Omit<FrostWord, 'id'>) } : null;
     },
     sayRoom: ({ id, spotId, cells }: RoomRequest, nowMs: number): void => void insertRoom(id, spotId, cells, nowMs),
     rooms: (): ReadonlyMap<string, number | null> => new Map(rooms().map(({ spot_id, cells }) => [spot_id, cells])),
