@@ -60,7 +60,7 @@ function layoutOf({ stems, today, spring, autumn }: GardenYearInput, width: numb
   const narrow = width < NARROW;
   const row = narrow ? 36 : 20;
   const outdoors = stems.filter(({ out }) => out !== null).length;
-  const top = narrow ? 52 : 58;
+  const top = narrow ? 66 : 58;
   const ground = top + Math.max(outdoors, 2) * row + 12;
   const below = ground + (narrow ? 54 : 48);
   const height = below + Math.max(stems.length, 2) * row + 14;
@@ -182,7 +182,8 @@ function stemMarks(stem: Stem, nth: number, rises: number, layout: Layout, input
       kind: 'text',
       x: Math.min(xe + 8, width - 4),
       y: ya - 11,
-      text: stem.end,
+      // Its name stands far below: it is said once more.
+      text: `${stem.title.replace(/,.*$/, '')}: ${stem.end}`,
       anchor: 'end',
       cls: stem.trouble ? 'end trouble' : 'end',
       of,

@@ -49,11 +49,8 @@ export class LotScreen {
   protected readonly day = text('');
   protected readonly goalText = computed(() => {
     const goal = this.lot()?.words.goal;
-    return !goal || goal.kind === 'season'
-      ? 'as the year gives it'
-      : goal.kind === 'ripe'
-        ? `ripe by ${goal.day}`
-        : `planted out by ${goal.day}`;
+    if (!goal || goal.kind === 'season') return 'as the year gives it';
+    return `${goal.kind === 'ripe' ? 'ripe' : 'planted out'} by ${dated(Date.parse(`${goal.day}T00:00:00Z`) / DAY_MS)}`;
   });
   protected readonly startText = computed(() => {
     const lot = this.lot();
