@@ -5,6 +5,7 @@ import Sqlite from 'better-sqlite3';
 import { v7 as uuid } from 'uuid';
 import type { Batch, Today } from '@fresh-tuck/contract';
 import { lookBody } from '@fresh-tuck/contract/testing';
+import { NOW_MS } from './household.js';
 import { startServer, type Measured } from './server.js';
 
 interface Line {
@@ -199,6 +200,15 @@ export async function measure(folder: string, years: number): Promise<{ text: st
     ]),
   ]);
   await changed('Nursery, after a look', ['nursery']);
+  const wishes = thirteen.map(([packetId, cropId]) => ({
+    wishId: uuid(),
+    words: { cropId, packetId, plants: 6, place: 'outdoors', goal: { kind: 'season' } },
+  }));
+  say(await timed(server, 'Season, nothing wished', ['season']));
+  await post(server, 'season/acts', { id: uuid(), year: new Date(NOW_MS).getUTCFullYear(), wishes });
+  say(await timed(server, 'Season, thirteen wishes, the first time', ['season']));
+  await changed('Season, after a look', ['season']);
+  await changed('Season on Today, after a look', ['season/due']);
   say(await timed(server, 'Nursery, a page of what is planted out', ['nursery?group=planted_out&from=400']));
   await changed('Find a word, after a look', ['find?words=tomato']);
   say(await timed(server, 'Find, a number', ['find?words=1200']));

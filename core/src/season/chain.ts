@@ -73,6 +73,25 @@ export function chainOf({ course, chillDays, soakDays, lateKind, outdoors }: Cha
   };
 }
 
+/** Of a lot nobody forecasts: its tips take so many times their days at the best warmth, one sd of them so large a share. Guesses. */
+const HOME_PACE = 1.4;
+const HOME_SD = 0.3;
+
+/** A chain by the book alone, for what takes room and is not planned. */
+export function bookChain(crop: Crop, nursing: Course['nursing'], ripening: Course['ripening'], outdoors: boolean): Chain {
+  const days = crop.days.tipAtOptimum * HOME_PACE;
+  const tips = normalDays(days, days * HOME_SD);
+  const grows = normalDays(Math.max(nursing.days - (outdoors ? HARDENING.days : 0), 1), nursing.sd);
+  const hardening = outdoors ? normalDays(HARDENING.days, HARDENING.sd) : null;
+  const moved = later(tips, 1);
+  const nursed = after(moved, grows);
+  return {
+    ...{ chillDays: 0, soakDays: 0, tips, moved, nursing: grows, hardening, nursed, enough: 1 },
+    hardened: hardening ? after(nursed, hardening) : nursed,
+    ripening: ripening && normalDays(ripening.days, ripening.sd),
+  };
+}
+
 /** Frost that bears on one crop of a season. */
 export interface CropFrost {
   /** The season's 1 January. */

@@ -45,7 +45,7 @@ export function questionsOn(reader: Reader) {
   const warmth = spotQuestions(reader);
   const away = awayView(reader);
   const season = seasonView(reader, packet);
-  const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.whole(nowMs, null), household.get().zone));
+  const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.days(nowMs), household.get().zone));
   return {
     today: (nowMs: number) => today.whole(nowMs),
     told: (nowMs: number) => today.told(nowMs),

@@ -26,12 +26,13 @@ interface Reached {
  * how much later than wished each batch got there (the median of its plants).
  */
 export function seasonStore(db: Database, ways: WayStore = wayStore(db)) {
+  // From the crop's own batches on: stages of that name are many.
   const reached = db.prepare<unknown[], Reached>(`
     SELECT b.id AS batchId, c.number AS cupNumber, ${happened('e')} AS movedMs, s.stage, min(s.at_ms) AS atMs, b.aim
-    FROM seedling_event s JOIN cup c ON c.number = s.cup_number
-      JOIN entry e ON e.id = c.entry_id AND ${counting('e')} AND NOT ${untucked('e.batch_id')}
-      JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
-    WHERE p.crop_id = ? AND s.kind = 'stage' AND s.stage IN ('planted_out', 'ripe') AND s.at_ms <= ?
+    FROM packet p CROSS JOIN batch b ON b.packet_id = p.id
+      CROSS JOIN entry e ON e.batch_id = b.id AND e.kind = 'move' AND ${counting('e')} AND NOT ${untucked('b.id')}
+      CROSS JOIN cup c ON c.entry_id = e.id CROSS JOIN seedling_event s ON s.cup_number = c.number
+    WHERE p.crop_id = ? AND s.kind = 'stage' AND +s.stage IN ('planted_out', 'ripe') AND s.at_ms <= ?
       AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id)
     GROUP BY c.number, s.stage`);
   return {

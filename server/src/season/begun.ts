@@ -19,6 +19,8 @@ export interface Sowing {
   /** Plants that were moved, and those of them that are not lost or given. */
   readonly moved: number;
   readonly living: number;
+  /** Those that stand in the nursery still. */
+  readonly nursed: number;
   readonly reached: Reached;
 }
 
@@ -58,8 +60,9 @@ export function sowingStore(db: Database) {
     FROM batch b JOIN packet p ON p.id = b.packet_id
     WHERE b.start_ms >= ? AND b.start_ms < ? AND b.purpose = 'plants' AND NOT ${untucked('b.id')} ORDER BY b.start_ms, b.number`,
   );
+  // By its label: stages of that name are many.
   const stage = (name: string): string =>
-    `(SELECT min(s.at_ms) FROM seedling_event s WHERE s.cup_number = c.number AND s.kind = 'stage' AND s.stage = '${name}'
+    `(SELECT min(s.at_ms) FROM seedling_event s WHERE s.cup_number = c.number AND s.kind = 'stage' AND +s.stage = '${name}'
       AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id))`;
   const plants = all<PlantRow, [string]>(
     db,
@@ -88,6 +91,7 @@ export function sowingStore(db: Database) {
           wanted: aimed ?? wanted,
           closed: ended === 1,
           moved: cups.length,
+          nursed: cups.filter(({ leftAs }) => leftAs === null).length,
           living: cups.filter(({ leftAs }) => leftAs === null || !GONE.includes(leftAs)).length,
           reached: {
             start: dayOf(startMs),

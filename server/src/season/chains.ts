@@ -61,6 +61,16 @@ export function chainsOf(reader: Reader, packetView: PacketView) {
     return newest ? packets.packet(newest.id) : null;
   }
 
+  /** What former years of a crop tell, read once for as long as nothing is written: many wishes are of one crop. */
+  let past = { key: '', of: new Map<string, ReturnType<typeof seasons.of>>() };
+  function pastOf(cropId: string, zone: string, atMs: number) {
+    const key = `${reader.stamp()} ${atMs}`;
+    if (past.key !== key) past = { key, of: new Map() };
+    const found = past.of.get(cropId) ?? seasons.of(cropId, zone, atMs);
+    past.of.set(cropId, found);
+    return found;
+  }
+
   /** Every place with its record, read once for as long as nothing is written. */
   let places: { readonly key: string; readonly all: ReturnType<typeof readPlaces> } | null = null;
   function readPlaces(home: HouseholdRecord, atMs: number) {
@@ -111,7 +121,7 @@ export function chainsOf(reader: Reader, packetView: PacketView) {
       ...{ setup: setupFor(crop, home.ways.laid), without: [], spotId: fixed, startMs: atMs },
       // What the crop was late by is told by what it was wished for: the goal names it.
       target: { kind: lateKind, atMs: atMs + 180 * DAY_MS },
-      seasons: seasons.of(words.cropId, home.zone, atMs),
+      seasons: pastOf(words.cropId, home.zone, atMs),
       chillDays,
       closure: way.bagged ? 'sealed_air' : 'lidded',
       pane: { widthMm: 140, heightMm: 110, plies: 2 },

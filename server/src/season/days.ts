@@ -4,7 +4,7 @@ import { seasonDayInWords, type SeasonDay } from '@fresh-tuck/core/words';
 import type { Entry } from '../calendar/entry.js';
 
 /** Days of the season for outside calendars: every start, planting out and first harvest that is to come. */
-export function seasonDays({ lots, today, year }: Season, zone: string): Entry[] {
+export function seasonDays({ lots, today, year }: Pick<Season, 'lots' | 'today' | 'year'>, zone: string): Entry[] {
   const put = (uid: string, day: number, told: SeasonDay): Entry[] => {
     const at = Math.round(day);
     if (at < today) return [];

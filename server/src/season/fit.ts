@@ -91,7 +91,8 @@ export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: Seaso
   }
 
   return (nowMs: number, asked: number | null): FitQuestion & { readonly year: number } => {
-    const { home, year, lots, standing, lamps, today } = worked(nowMs, asked);
+    const { home, year, lots, lamps, today, ...rest } = worked(nowMs, asked);
+    const standing = rest.standing();
     const { rooms, uses, rackId } = roomsOf(home, nowMs, [...lots, ...standing], lamps);
     const span: Span = { first: today, days: newYear(year) + SEASON.after + 60 - today };
     const unmoved = new Set([

@@ -1,6 +1,8 @@
 import { DateTime } from 'luxon';
+import { nursingFor } from '@fresh-tuck/core/sowing';
 import {
   bearsThisYear,
+  bookChain,
   dayNumber,
   frostSeason,
   gateDay,
@@ -11,6 +13,7 @@ import {
   springInSouth,
   startsFor,
   usesOf,
+  type Chain,
   type DayNumber,
   type FrostSeason,
   type LotQuestion,
@@ -20,11 +23,12 @@ import {
   type Room,
   type SeasonGoal,
 } from '@fresh-tuck/core/season';
+import { spotOf } from '../forecasts/facts.js';
 import type { Reader } from '../forecasts/reader.js';
 import type { HouseholdRecord } from '../household/store.js';
 import type { PacketView } from '../views/packet.js';
 import type { Sowing } from './begun.js';
-import { chainsOf, type PlannedLot } from './chains.js';
+import { chainsOf, usualDestination, type PlannedLot } from './chains.js';
 import type { Wish } from './store.js';
 
 /** A sowing is the wish's own where it was begun this near to its day. */
@@ -105,8 +109,10 @@ export function roomOf(
 
 /** The lots of a season with what becomes of each, the frost and the rooms. */
 export function seasonLots(reader: Reader, packetView: PacketView) {
-  const { beds, care, household, racks, season, sowings, spots } = reader;
+  const { beds, care, crops, household, racks, season, sowings, spots } = reader;
   const chains = chainsOf(reader, packetView);
+  /** By crop: what is not planned goes by the book. */
+  const bookChains = new Map<string, Chain>();
 
   const todayOf = (home: HouseholdRecord, nowMs: number): DayNumber =>
     dayNumber(DateTime.fromMillis(nowMs, { zone: home.zone }).toISODate() ?? '');
@@ -167,12 +173,37 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     const drafts = season.wishes(year).map(draftOf);
     const { own, taken } = ownSowings(drafts, all);
     const lots = drafts.map((draft) => lotOf(draft, own.get(draft.wish.wishId) ?? null));
-    const open = all.filter(
-      ({ batchId, closed, living, reached }) => !taken.has(batchId) && (closed ? living > 0 && reached.out === null : true),
-    );
-    // What nobody wished for takes room as well.
-    const standing = open.map((sowing) => lotOf(draftOf({ wishId: sowing.batchId, rowId: '', words: unwishedWords(sowing) }), sowing));
-    return { today, lots, open, lamps, standing };
+    const open = all.filter(({ batchId, closed, nursed }) => !taken.has(batchId) && (closed ? nursed > 0 : true));
+    return { today, lots, open, lamps, standing: () => open.map((sowing) => standingLot(sowing, frost, today, nowMs, lamps)) };
+  }
+
+  /** A sowing that nobody wished for: it takes room until it goes out, by the book's days. */
+  function standingLot(sowing: Sowing, frost: FrostSeason, today: DayNumber, nowMs: number, lamps: readonly string[]): Lot {
+    const crop = crops.crop(sowing.cropId);
+    const { version } = crops.known(sowing.cropId);
+    const chain = bookChains.get(version + sowing.cropId) ?? bookChain(crop, nursingFor(crop), null, true);
+    bookChains.set(version + sowing.cropId, chain);
+    const question: LotQuestion = {
+      ...{
+        chain,
+        gate: gateDay(crop, frost.of(crop)),
+        frost: { newYear: frost.newYear, kills: null, autumn: null },
+        goal: { kind: 'season' },
+      },
+      ...{ sureness: 0.9, today, outdoors: true, chosen: null, picksDays: 0, reached: sowing.reached },
+    };
+    const words = unwishedWords(sowing);
+    const starts = { best: today, from: null, until: null, chance: null, sure: true };
+    return {
+      wish: { wishId: sowing.batchId, rowId: '', words },
+      planned: {
+        ...{ crop, packetId: sowing.packetId, variety: sowing.variety, destination: usualDestination(crop), outdoors: true },
+        spotId: sowing.closed ? null : spotOf(reader.batches.get(sowing.batchId), reader),
+        ...{ seeds: null, short: null, sprouts: words.plants, perPot: 1, bagged: true, chain, lateness: null, nursingTold: 0 },
+      },
+      ...{ question, year: lotYear(question, starts), sowing },
+      litId: (sowing.moved > 0 ? care.spotOf(sowing.batchId, nowMs) : null) ?? lamps[0] ?? null,
+    };
   }
 
   function roomsOf(home: HouseholdRecord, nowMs: number, lots: readonly Lot[], lamps: readonly string[]) {
@@ -190,14 +221,18 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     return { rooms, uses, rackId };
   }
 
+  const yearAt = (home: HouseholdRecord, nowMs: number): number =>
+    seasonYear(todayOf(home, nowMs), home.frost !== null && springInSouth(home.frost.monthDay));
+
   function worked(nowMs: number, asked: number | null) {
     const home = household.get();
-    const today = todayOf(home, nowMs);
-    const year = asked ?? seasonYear(today, home.frost !== null && springInSouth(home.frost.monthDay));
+    const year = asked ?? yearAt(home, nowMs);
     const frost = frostOf(home, year);
     return { home, year, frost, ...lotsOf(home, nowMs, year, frost.own) };
   }
+  /** Whether anything is wished for the season: who wishes nothing is spared the rest. */
+  const anyWished = (nowMs: number): boolean => season.wishes(yearAt(household.get(), nowMs)).length > 0;
 
-  return { worked, roomsOf, chains };
+  return { anyWished, worked, roomsOf, chains };
 }
 export type SeasonLots = ReturnType<typeof seasonLots>;

@@ -17,10 +17,11 @@ const SHIFTS = [-14, -7, 0, 7, 14] as const;
 export function seasonView(reader: Reader, packetView: PacketView) {
   const { season } = reader;
   const all = seasonLots(reader, packetView);
-  const { worked, roomsOf } = all;
+  const { anyWished, worked, roomsOf } = all;
   return {
     whole(nowMs: number, asked: number | null): Season {
-      const { home, year, frost, today, lots, open, lamps, standing } = worked(nowMs, asked);
+      const { home, year, frost, today, lots, open, lamps, ...rest } = worked(nowMs, asked);
+      const standing = rest.standing();
       const shown = lots.map((lot) => lotShown(lot, year));
       const first = Math.min(newYear(year), ...shown.map(({ start }) => start)) - 1;
       const last = Math.max(newYear(year) + 364, ...shown.flatMap(({ stages }) => stages.map(({ at90 }) => Math.ceil(at90))));
@@ -133,6 +134,7 @@ export function seasonView(reader: Reader, packetView: PacketView) {
     fit: fitQuestionOf(reader, all),
     /** What is to be started this week, and nothing else of the season. */
     due(nowMs: number): SeasonDue {
+      if (!anyWished(nowMs)) return { due: [] };
       const { year, today, lots } = worked(nowMs, null);
       return {
         due: dueOf(
@@ -141,6 +143,12 @@ export function seasonView(reader: Reader, packetView: PacketView) {
           year,
         ),
       };
+    },
+    /** Lots of the season with their days, for calendars. */
+    days(nowMs: number): Pick<Season, 'lots' | 'today' | 'year'> {
+      if (!anyWished(nowMs)) return { lots: [], today: 0, year: 0 };
+      const { year, today, lots } = worked(nowMs, null);
+      return { lots: lots.map((lot) => lotShown(lot, year)), today, year };
     },
   };
 }
