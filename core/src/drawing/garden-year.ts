@@ -178,12 +178,13 @@ function stemMarks(stem: Stem, nth: number, rises: number, layout: Layout, input
     const w = textWidth(stem.title, SIZE.name);
     const x = Math.min(Math.max(xs - 4, 6), width - w - 6);
     marks.push({ kind: 'text', x, y: yb - 11, text: stem.title, anchor: 'start', cls: nameCls, of });
+    // Its name stands far below: it is said once more, and never beyond the edge.
+    const text = `${stem.title.replace(/\s*[,/].*$/, '')}: ${stem.end}`;
     marks.push({
       kind: 'text',
-      x: Math.min(xe + 8, width - 4),
+      x: Math.min(Math.max(xe + 8, textWidth(text, SIZE.name) + 8), width - 4),
       y: ya - 11,
-      // Its name stands far below: it is said once more.
-      text: `${stem.title.replace(/,.*$/, '')}: ${stem.end}`,
+      text,
       anchor: 'end',
       cls: stem.trouble ? 'end trouble' : 'end',
       of,
