@@ -57,9 +57,11 @@ export function fitChangeInWords(
         ? 'It takes no room indoors at all. '
         : splitDays !== null
           ? 'Half of it is out of the way before the other half is potted on. '
-          : by !== 0
+          : by > 0
             ? 'It comes to the fullest days when others have left. '
-            : 'Nothing else makes room. ';
+            : by < 0
+              ? 'It has left before the fullest days. '
+              : 'Nothing else makes room. ';
   return { lead: `${title} ${parts.join('; ')}`, text: `${why}${costs}` };
 }
 

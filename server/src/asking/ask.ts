@@ -51,6 +51,7 @@ function withValue(ask: Bare, rest: Pick<Ask, 'close'>): Ask {
         while ((await value('fill', nowMs())) > 0);
         await ask('today', nowMs());
         await ask('nursery', nowMs());
+        await ask('seasonDue', nowMs());
         await ask('box', nowMs(), { find: '', page: null });
         await ask('find', nowMs(), 'a');
       } catch (error) {

@@ -147,8 +147,10 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
       const planned = chains(wish.words, home, nowMs);
       const { crop, chain, outdoors } = planned;
       const { kills, newYear: first, autumn } = frost.of(crop);
-      const question: LotQuestion | null = chain && {
-        chain: bearsThisYear(crop) ? chain : { ...chain, ripening: null },
+      // Out of doors no day can be counted while nobody has said when frost ends.
+      const counted = !outdoors || frost.spring !== null ? chain : null;
+      const question: LotQuestion | null = counted && {
+        chain: bearsThisYear(crop) ? counted : { ...counted, ripening: null },
         gate: outdoors ? gateDay(crop, frost) : null,
         frost: { newYear: first, kills: outdoors ? kills : null, autumn: outdoors ? autumn : null },
         picksDays: picksDays(crop),

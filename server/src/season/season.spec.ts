@@ -72,6 +72,16 @@ describe('the season', () => {
     expect(gone.lead).toBe('What shall grow in 2026?');
   });
 
+  it('counts nothing back for out of doors while nobody has said when frost ends, and asks for nothing', async () => {
+    await home.services.close();
+    home = await household();
+    const melonId = await packet({ cropId: 'melon', variety: 'Dune Bell', seedCount: 16 });
+    const wishId = uuid();
+    const season = await say(wish({ cropId: 'melon', packetId: melonId }), wishId);
+    expect(lotOf(season, wishId).endInWords).toBe('no day while nobody says when frost ends');
+    expect([season.due, season.text.startsWith('Nobody has said yet when the last frost is')]).toEqual([[], true]);
+  });
+
   it('moves on with what is really done: begun, moved, planted out, ripe', async () => {
     const wishId = uuid();
     // The batch of okra that is under way was begun for it.

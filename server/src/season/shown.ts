@@ -59,7 +59,11 @@ export function lotShown(lot: Lot, year: number): SeasonLot {
     outdoors: planned.outdoors,
     wished: wish.words.goal.kind === 'season' ? null : own.chance,
   };
-  const ends = end ? endInWords(what, end, year) : { text: 'too few would ever come', trouble: true };
+  const ends = end
+    ? endInWords(what, end, year)
+    : planned.chain
+      ? { text: 'no day while nobody says when frost ends', trouble: false }
+      : { text: 'too few would ever come', trouble: true };
   return {
     wishId: wish.wishId,
     words: wish.words,
@@ -94,7 +98,7 @@ export function lotShown(lot: Lot, year: number): SeasonLot {
 /** What is still to be begun by the end of the week, the most pressing first. */
 export function dueOf(lots: readonly SeasonLot[], today: DayNumber, year: number): Season['due'] {
   return lots
-    .filter(({ state, start, seeds }) => state === 'planned' && seeds !== null && start < today + DUE_DAYS)
+    .filter(({ state, start, seeds, stages }) => state === 'planned' && seeds !== null && stages.length > 0 && start < today + DUE_DAYS)
     .sort((a, b) => (a.until ?? Infinity) - (b.until ?? Infinity) || a.start - b.start)
     .map((lot) => ({
       wishId: lot.wishId,
