@@ -191,9 +191,7 @@ describe('a lot of the season', () => {
     await screen.click('Leave it as it is, whatever is planned');
     expect(said()).toEqual({ ...WORDS, pinned: true, start: '2026-04-14' });
     await screen.press(/^Plants: 3 plants/);
-    const field = await screen.overlays.getHarness(
-      (await import('@angular/material/input/testing')).MatInputHarness.with({ label: 'Plants' }),
-    );
+    const field = await screen.overlays.getHarness(MatInputHarness.with({ label: 'Plants' }));
     await field.setValue('5');
     await screen.clickAbove('So many');
     expect(said()?.plants).toBe(5);
