@@ -2,7 +2,7 @@ import { fitsBeside, optionsFor, spaceOf, type Fit, type FitOption, type FitQues
 
 /** Lots that are tried together, and how many ways of them at the most before the best so far is taken. */
 const TOGETHER = 6;
-const MOST_TRIES = { all: 60_000, some: 8_000 } as const;
+const MOST_TRIES = { all: 60_000, some: 5_000 } as const;
 /** Rounds over all lots; most plans stand still after two. */
 const ROUNDS = 4;
 /** So much better is better. */
