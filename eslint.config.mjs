@@ -31,7 +31,7 @@ const ON_THE_PAGE = {
   parcel: ['SEED_STAGES', 'TROUBLES', 'hasTipped', 'parcelState'],
   sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],
-  season: [],
+  season: ['outNotBefore'],
 };
 const askTheWorker = (room, names) => ({
   name: `@fresh-tuck/core/${room}`,
