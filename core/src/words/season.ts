@@ -1,4 +1,3 @@
-import { DateTime } from 'luxon';
 import {
   type ChainStage,
   type DayNumber,
@@ -11,17 +10,24 @@ import {
 } from '../season/index.js';
 import { chanceInWords, counted, DAY_MS, listed, numberWord, spanInWords } from '../units/index.js';
 
+const MONTHS = 'January February March April May June July August September October November December'.split(' ');
+/** A day by its parts: the page says days at once, and a library of dates is heavy. */
+function partsOf(day: DayNumber): { readonly date: number; readonly month: string; readonly year: number } {
+  const at = new Date(Math.round(day) * DAY_MS);
+  return { date: at.getUTCDate(), month: MONTHS[at.getUTCMonth()] ?? '', year: at.getUTCFullYear() };
+}
+
 /** A day of the calendar: "2 May", with its year where that is another than the season's. */
 export function dayInWords(day: DayNumber, year: number): string {
-  const date = DateTime.fromMillis(Math.round(day) * DAY_MS, { zone: 'utc' });
-  return date.toFormat(date.year === year ? 'd LLLL' : 'd LLLL yyyy');
+  const { date, month, year: own } = partsOf(day);
+  return `${date} ${month}${own === year ? '' : ` ${own}`}`;
 }
 /** "2 to 15 May", "28 April to 3 May". */
 export function daysInWords(from: DayNumber, to: DayNumber, year: number): string {
-  const [a, b] = [from, to].map((day) => DateTime.fromMillis(Math.round(day) * DAY_MS, { zone: 'utc' }));
-  if (Math.round(from) === Math.round(to) || !a || !b) return dayInWords(from, year);
+  if (Math.round(from) === Math.round(to)) return dayInWords(from, year);
+  const [a, b] = [partsOf(from), partsOf(to)];
   return a.month === b.month && a.year === b.year
-    ? `${a.toFormat('d')} to ${dayInWords(to, year)}`
+    ? `${a.date} to ${dayInWords(to, year)}`
     : `${dayInWords(from, year)} to ${dayInWords(to, year)}`;
 }
 

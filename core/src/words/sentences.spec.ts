@@ -121,6 +121,7 @@ describe('a start in words', () => {
   const reached = (goal: 'move' | 'plant_out' | 'ripe', likely: number) => ({ goal, low: likely - 2, likely, high: likely + 3 });
   const at = (more: Partial<PlanAtSpot> = {}): PlanAtSpot => ({
     spotId: 's1',
+    course: { enoughBy: [], rootDays: 1, nursing: { days: 40, sd: 4, told: 0 }, ripening: null, lateDays: 0 },
     facts: parcel('leek', 1, 20),
     comes: 1,
     enough: 8,

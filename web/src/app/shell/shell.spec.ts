@@ -103,6 +103,13 @@ describe('more, on a phone', () => {
   it('leads to what the foot has no place for', async () => {
     const screen = await show(More, {});
     expect(screen.find('h1')?.textContent).toBe('More of Test house');
-    expect(screen.all('a').map((one) => one.getAttribute('href'))).toEqual(['/scan', '/sitting', '/nursery', '/handbook', '/house']);
+    expect(screen.all('a').map((one) => one.getAttribute('href'))).toEqual([
+      '/scan',
+      '/sitting',
+      '/nursery',
+      '/season',
+      '/handbook',
+      '/house',
+    ]);
   });
 });
