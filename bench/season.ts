@@ -20,7 +20,7 @@ import {
 const NEW_YEAR = newYear(2026);
 const TODAY = NEW_YEAR + 60;
 const SPAN = { first: TODAY, days: 300 };
-const KILLS = { spring: saidFrost('spring', 125, 10), autumn: saidFrost('autumn', 290, 14) };
+const FROST = { newYear: NEW_YEAR, kills: saidFrost('spring', 125, 10), ends: saidFrost('autumn', 290, 14) };
 const OUTDOORS = CROPS.filter(({ growing }) => growing.startWeeksBeforeFrost !== null);
 
 function lot(nth: number): FitLot {
@@ -38,7 +38,7 @@ function lot(nth: number): FitLot {
   const start = TODAY + 3 + ((nth * 11) % 60);
   return {
     ...{ id: `lot ${nth}`, title: crop.name, fixed: nth % 10 === 9, start, from: start - 14, until: start + 12 + (nth % 20) },
-    ...{ gate: TODAY + 80 + (nth % 3) * 12, frost: { newYear: NEW_YEAR, kills: KILLS }, goal: { kind: 'season' } },
+    ...{ gate: TODAY + 80 + (nth % 3) * 12, frost: FROST, goal: { kind: 'season' } },
     ways: [
       { kind: 'as_wished', id: '', name: '', chain, room },
       ...(nth % 2 === 0 ? [{ kind: 'lit' as const, id: 'porch', name: 'Porch', chain, room: { ...room, litId: 'porch' } }] : []),

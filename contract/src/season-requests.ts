@@ -66,16 +66,25 @@ export const wishWords = z
     path: ['rackId'],
   });
 
-/** Wishes said, changed or taken off the list, as one act. */
-export const seasonActRequest = z.strictObject({
-  id,
-  year: whole(1990, 2100, 'year'),
-  wishes: z
-    .array(z.strictObject({ wishId: id, words: wishWords.nullable() }), { error: 'wishes must be a list' })
-    .min(1, { error: 'wishes must name at least one' })
-    .max(MOST_WISHES, { error: `wishes must name at most ${MOST_WISHES} at once` })
-    .refine((all) => new Set(all.map(({ wishId }) => wishId)).size === all.length, { error: 'wishes must name each wish once' }),
-});
+/** Trays that one act carries elsewhere. */
+const MOST_CARRIES = 100;
+
+/** Wishes said, changed or taken off the list, and trays that are carried to make room, as one act. */
+export const seasonActRequest = z
+  .strictObject({
+    id,
+    year: whole(1990, 2100, 'year'),
+    wishes: z
+      .array(z.strictObject({ wishId: id, words: wishWords.nullable() }), { error: 'wishes must be a list' })
+      .max(MOST_WISHES, { error: `wishes must name at most ${MOST_WISHES} at once` })
+      .refine((all) => new Set(all.map(({ wishId }) => wishId)).size === all.length, { error: 'wishes must name each wish once' }),
+    carries: z
+      .array(z.strictObject({ trayId: id, spotId: id }), { error: 'carries must be a list' })
+      .max(MOST_CARRIES, { error: `carries must name at most ${MOST_CARRIES} trays at once` })
+      .refine((all) => new Set(all.map(({ trayId }) => trayId)).size === all.length, { error: 'carries must name each tray once' })
+      .default([]),
+  })
+  .refine(({ wishes, carries }) => wishes.length + carries.length > 0, { error: 'wishes must name at least one', path: ['wishes'] });
 /** A wish sown again and again for an even harvest. */
 export const successionRequest = z.strictObject({
   id,

@@ -53,6 +53,8 @@ export const seasonLot = z.object({
   /** Seeds to start for the plants that are wished; null where nobody can say. */
   seeds: z.number().nullable(),
   start: day,
+  /** Its days are counted from here: one that should have been started already, from today. */
+  countedFrom: day,
   /** The stretch in which a start is sensible; null on a side that has no end. */
   from: day.nullable(),
   until: day.nullable(),

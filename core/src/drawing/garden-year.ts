@@ -18,7 +18,7 @@ export interface Stem {
   readonly trouble: boolean;
   readonly due: boolean;
   readonly begun: boolean;
-  /** The day that was planned, where it was begun on another. */
+  /** The day that was planned, where it was begun on another, or is over. */
   readonly planned: Day | null;
   readonly cells: number;
   readonly yields: YieldShape;

@@ -7,6 +7,7 @@ export interface DrawnLot {
   readonly title: string;
   readonly state: string;
   readonly start: number;
+  readonly countedFrom: number;
   readonly best: number;
   readonly words: { readonly start: string | null };
   readonly stages: readonly { readonly stage: string; readonly at10: number; readonly at50: number; readonly at90: number }[];
@@ -28,18 +29,19 @@ export function stemOf(lot: DrawnLot, due: boolean): Stem {
   const out = dayOf('planted_out');
   const begun = lot.state !== 'planned';
   const planned = lot.words.start === null ? lot.best : Date.parse(`${lot.words.start}T00:00:00Z`) / DAY_MS;
+  const start = begun ? lot.start : lot.countedFrom;
   return {
     id: lot.wishId,
     title: lot.title,
-    start: lot.start,
-    moved: dayOf('moved')?.at50 ?? lot.start + WARM_DAYS,
+    start,
+    moved: dayOf('moved')?.at50 ?? start + WARM_DAYS,
     out: out && { at10: out.at10, at50: out.at50, at90: out.at90 },
     ripe: dayOf('ripe')?.at50 ?? null,
     end: lot.endInWords,
     trouble: lot.inTrouble,
     due,
     begun,
-    planned: begun && Math.abs(planned - lot.start) > OFF_DAYS ? planned : null,
+    planned: Math.abs(planned - start) > OFF_DAYS && (begun || lot.start < start) ? planned : null,
     cells: lot.cells,
     yields: lot.yields as YieldShape,
   };

@@ -98,10 +98,10 @@ export interface CropFrost {
   readonly newYear: DayNumber;
   /** The last frost of spring as the household counts it; null where nobody said any. */
   readonly spring: FrostYears | null;
-  /** The first frost of autumn, with which growth ends even of what bears it. */
-  readonly autumn: FrostYears | null;
-  /** Nights that kill this crop: the last of spring, and the first of autumn; null where nobody said any. */
-  readonly kills: { readonly spring: FrostYears; readonly autumn: FrostYears } | null;
+  /** The last night of spring that kills this crop; null where nobody said any. */
+  readonly kills: FrostYears | null;
+  /** The end of its season, with which it must be ripe; null where nobody said any frost. */
+  readonly ends: FrostYears | null;
 }
 
 /**
@@ -136,7 +136,7 @@ export interface Run {
 }
 
 /** Runs a sowing from a start. @param gate the first day on which it may go out; null where nothing holds it */
-export function runFrom(chain: Chain, start: DayNumber, gate: DayNumber | null, frost: Pick<CropFrost, 'newYear' | 'kills'>): Run {
+export function runFrom(chain: Chain, start: DayNumber, gate: DayNumber | null, frost: Pick<CropFrost, 'newYear' | 'kills' | 'ends'>): Run {
   const at = (law: DayLaw): DayLaw => later(law, start);
   const hardened = at(chain.hardened);
   return onwards(chain, { start, tips: at(chain.tips), moved: at(chain.moved), nursed: at(chain.nursed), hardened }, gate, frost);
@@ -147,7 +147,7 @@ export function onwards(
   { ripening }: Pick<Chain, 'ripening'>,
   reached: Pick<Run, 'start' | 'tips' | 'moved' | 'nursed' | 'hardened'>,
   gate: DayNumber | null,
-  { newYear, kills }: Pick<CropFrost, 'newYear' | 'kills'>,
+  { newYear, kills, ends }: Pick<CropFrost, 'newYear' | 'kills' | 'ends'>,
 ): Run {
   const out = gate === null ? reached.hardened : notBefore(reached.hardened, gate);
   const ripe = ripening && after(out, ripening);
@@ -159,8 +159,8 @@ export function onwards(
     ...reached,
     out,
     ripe,
-    ripeInTime: ripe && kills && lives(ripe, kills.autumn),
-    killedAfterOut: kills && lives(out, kills.spring),
+    ripeInTime: ripe && ends && lives(ripe, ends),
+    killedAfterOut: kills && lives(out, kills),
   };
 }
 
@@ -184,11 +184,11 @@ const KNOT_DAYS = 3;
 export function chanceFrom(
   { ripening }: Pick<Chain, 'ripening'>,
   goal: SeasonGoal,
-  { newYear, kills }: Pick<CropFrost, 'newYear' | 'kills'>,
+  { newYear, ends }: Pick<CropFrost, 'newYear' | 'ends'>,
 ): ((out: DayLaw) => number) | null {
   if (goal.kind === 'plant_out') return (out) => chanceBy(out, goal.day);
-  if (ripening === null || (goal.kind === 'season' && kills === null)) return null;
-  const frost = kills && frostTable(kills.autumn);
+  if (ripening === null || (goal.kind === 'season' && ends === null)) return null;
+  const frost = ends && frostTable(ends);
   const ripeFrom = (day: number): number =>
     goal.kind === 'ripe' ? chanceBy(ripening, goal.day - day) : expected(ripening, (days) => (frost ? frost(day + days - newYear) : 1));
   const known = new Map<number, number>();

@@ -25,7 +25,7 @@ export interface FitLot {
   readonly from: DayNumber | null;
   readonly until: DayNumber | null;
   readonly gate: DayNumber | null;
-  readonly frost: Pick<CropFrost, 'newYear' | 'kills'>;
+  readonly frost: Pick<CropFrost, 'newYear' | 'kills' | 'ends'>;
   readonly goal: SeasonGoal;
   /** The first as it is wished. */
   readonly ways: readonly [LotWay, ...LotWay[]];
@@ -34,11 +34,8 @@ export interface FitLot {
 export interface FitQuestion {
   readonly rooms: readonly Room[];
   readonly lots: readonly FitLot[];
-  /** What stands there whatever is planned. */
-  readonly standing: readonly {
-    readonly id: string;
-    readonly need: readonly (readonly [roomId: string, mean: readonly number[], variance: readonly number[]])[];
-  }[];
+  /** What stands there already; some of it may be carried elsewhere. */
+  readonly standing: readonly Standing[];
   readonly span: Span;
   readonly today: DayNumber;
 }
@@ -61,21 +58,57 @@ export interface FitChange {
   readonly endLater: number;
 }
 
-/** A plan: what is changed, and whether all fits. */
+/** Something that stands there already, with the room that it takes day by day. */
+export interface Standing {
+  readonly id: string;
+  readonly need: readonly (readonly [roomId: string, mean: readonly number[], variance: readonly number[]])[];
+  /** Null where it stays. */
+  readonly carry: Carriable | null;
+}
+/** Seedlings that may be carried from where they stand. */
+export interface Carriable {
+  readonly trayIds: readonly string[];
+  readonly title: string;
+  readonly plants: number;
+  /** The room that they leave. */
+  readonly roomId: string;
+  readonly places: readonly { readonly id: string; readonly name: string }[];
+}
+/** Seedlings that a plan carries elsewhere, today. */
+export interface Carry extends Omit<Carriable, 'places' | 'roomId'> {
+  readonly id: string;
+  readonly place: Carriable['places'][number];
+}
+
+/** A plan: what is changed, what is carried, and whether all fits. */
 export interface Fit {
   readonly changes: readonly FitChange[];
+  /** What stands there already and is carried elsewhere. */
+  readonly carries: readonly Carry[];
   readonly cost: number;
   /** Whether nothing better is left among all combinations. */
   readonly exact: boolean;
-  /** Rooms and days that overflow whatever is planned, as they are full already. */
+  /** Whether rooms overflow whatever is planned, as they are full already. */
   readonly overfullAnyway: boolean;
 }
 
 /**
- * What hurts, in points, the least first: a day later or sooner within its stretch; another place
- * under light or in the warm; two halves; another way; a plant less. A chance lost counts most.
+ * What hurts, in points, the least first: seedlings carried where they stand as well; a day later
+ * or sooner within its stretch; another place under light or in the warm; two halves; another way; a
+ * plant less. A chance lost counts most.
  */
-export const HURTS = { dayLater: 1, daySooner: 1.2, beyondDay: 3, place: 6, halves: 8, way: 14, less: 160, none: 40, chance: 120 } as const;
+export const HURTS = {
+  carry: 1.5,
+  dayLater: 1,
+  daySooner: 1.2,
+  beyondDay: 3,
+  place: 6,
+  halves: 8,
+  way: 14,
+  less: 160,
+  none: 40,
+  chance: 120,
+} as const;
 /** Days by which a lot is moved, halves set apart, and shares that are kept. */
 const SHIFTS = [-14, -10, -7, -5, -3, 0, 2, 4, 6, 8, 10, 13, 16, 20, 24, 28] as const;
 const SPLITS = [10, 16, 24] as const;
@@ -85,9 +118,14 @@ const BEYOND = 10;
 /** A chance that changes by less is the same. */
 const SAME_CHANCE = 0.015;
 
-/** A choice for a lot, with the room that it takes: rooms one after another, day by day. */
+/** A choice for a lot or for what stands there, with the room that it takes: rooms one after another, day by day. */
 export interface FitOption {
-  readonly change: FitChange;
+  /** What it hurts, in points; 0 for what is left as it is. */
+  readonly cost: number;
+  /** Of a lot; null for what stands there already. */
+  readonly change: FitChange | null;
+  /** Of what stands there already; null where it stays. */
+  readonly carry: Carry | null;
   readonly mean: Float64Array;
   readonly variance: Float64Array;
   /** First and last place that are not empty. */
@@ -106,10 +144,15 @@ export interface FitSpace {
   readonly overfullAnyway: boolean;
 }
 
-const GRAIN = 0.05;
+/** Less than this is no overflow. */
+export const GRAIN = 0.05;
 const Z = 0.8416;
 
-function laidOut(
+/** Rooms whose size is known. */
+export const knownRooms = (rooms: readonly Room[]): Room[] => rooms.filter(({ holds }) => holds !== null);
+
+/** Needs by room, laid one after another. */
+export function laidOut(
   needs: ReadonlyMap<string, LotNeed>,
   rooms: readonly Room[],
   days: number,
@@ -167,7 +210,7 @@ function tried({ chain, room }: LotWay, start: DayNumber, { gate }: Pick<FitLot,
 
 /** All that can be done with a lot, the cheapest first; as it is wished among them, at no cost. */
 export function optionsFor(lot: FitLot, { span, today, rooms }: Pick<FitQuestion, 'span' | 'today' | 'rooms'>): FitOption[] {
-  const known = rooms.filter(({ holds }) => holds !== null);
+  const known = knownRooms(rooms);
   const asWished = lot.ways[0];
   const runOf = (way: LotWay, start: DayNumber): Run => tried(way, start, lot);
   const reaches = new Map(lot.ways.map((way) => [way, chanceFrom(way.chain, lot.goal, lot.frost)]));
@@ -213,6 +256,7 @@ export function optionsFor(lot: FitLot, { span, today, rooms }: Pick<FitQuestion
           needs.set(roomId, added(needs.get(roomId), need));
     const endLater = run ? Math.round(endOf(run) - endOf(book)) : 0;
     found.push({
+      ...{ cost, carry: null },
       change: { lotId: lot.id, days, way, keeps, splitDays, cost, chanceBefore: before, chanceAfter: after, endLater },
       ...laidOut(needs, known, span.days),
     });
@@ -223,32 +267,30 @@ export function optionsFor(lot: FitLot, { span, today, rooms }: Pick<FitQuestion
   for (const split of SPLITS) put(asWished, 0, 1, split);
   for (const keeps of KEEPS) for (const days of [0, 6, 13] as const) put(asWished, days, keeps, null);
   put(asWished, 0, 0, null);
-  return found.sort((a, b) => a.change.cost - b.change.cost || a.change.days - b.change.days);
+  return found.sort((a, b) => a.cost - b.cost || (a.change?.days ?? 0) - (b.change?.days ?? 0));
 }
 
-/** Rooms and what stands there whatever is planned: a day that is overfull already can only get no worse. */
-export function spaceOf({ rooms, standing, span, today }: FitQuestion, fixed: readonly FitOption[]): FitSpace {
-  const known = rooms.filter(({ holds }) => holds !== null);
+/**
+ * Rooms and what stays there whatever is planned: a day that is overfull already can only get no worse.
+ *
+ * @param fixed what is not moved; @param movable what stands there already and may be, as it stands
+ */
+export function spaceOf(
+  { rooms, span, today }: Pick<FitQuestion, 'rooms' | 'span' | 'today'>,
+  fixed: readonly FitOption[],
+  movable: readonly FitOption[] = [],
+): FitSpace {
+  const known = knownRooms(rooms);
   const size = known.length * span.days;
   const [baseMean, baseVariance, limit] = [new Float64Array(size), new Float64Array(size), new Float64Array(size)];
-  const index = new Map(known.map(({ id }, nth) => [id, nth]));
-  for (const { need } of standing)
-    for (const [roomId, mean, variance] of need) {
-      const nth = index.get(roomId);
-      if (nth === undefined) continue;
-      mean.forEach((value, day) => ((baseMean[nth * span.days + day] as number) += value));
-      variance.forEach((value, day) => ((baseVariance[nth * span.days + day] as number) += value));
-    }
-  for (const { mean, variance } of fixed)
-    for (let at = 0; at < size; at++) {
-      (baseMean[at] as number) += mean[at] ?? 0;
-      (baseVariance[at] as number) += variance[at] ?? 0;
-    }
+  for (const option of fixed) addTo(baseMean, baseVariance, option);
+  const [allMean, allVariance] = [Float64Array.from(baseMean), Float64Array.from(baseVariance)];
+  for (const option of movable) addTo(allMean, allVariance, option);
   let overfullAnyway = false;
   known.forEach(({ holds }, nth) => {
     for (let day = 0; day < span.days; day++) {
       const at = nth * span.days + day;
-      const base = (baseMean[at] as number) + Z * Math.sqrt(baseVariance[at] as number);
+      const base = (allMean[at] as number) + Z * Math.sqrt(allVariance[at] as number);
       const over = base > (holds ?? Infinity) + GRAIN;
       // Days that are over plan nothing.
       limit[at] = span.first + day < today ? Infinity : over ? base + GRAIN : (holds ?? Infinity) + GRAIN;
@@ -256,6 +298,14 @@ export function spaceOf({ rooms, standing, span, today }: FitQuestion, fixed: re
     }
   });
   return { rooms: known, days: span.days, size, limit, baseMean, baseVariance, overfullAnyway };
+}
+
+/** Lays an option into what is laid already, or (-1) takes it out. */
+export function addTo(mean: Float64Array, variance: Float64Array, option: FitOption, sign: 1 | -1 = 1): void {
+  for (let at = option.low; at < option.high; at++) {
+    (mean[at] as number) += sign * (option.mean[at] as number);
+    (variance[at] as number) = Math.max((variance[at] as number) + sign * (option.variance[at] as number), 0);
+  }
 }
 
 /** Whether an option still fits beside what is laid already. */

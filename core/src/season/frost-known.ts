@@ -2,7 +2,7 @@ import type { Crop } from '../crops/index.js';
 import { dayIn, newYear, type DayNumber } from './days.js';
 import type { CropFrost } from './chain.js';
 import type { LastFrost } from './frost.js';
-import { frostDates, frostDay, saidFrost, type FrostDates, type FrostSide, type FrostYears } from './frost-law.js';
+import { frostDates, frostDay, saidFrost, seasonEnd, type FrostDates, type FrostSide, type FrostYears } from './frost-law.js';
 import { frostYears, LEAST_FROST_YEARS, summerInJuly, type DailyMinima, type FrostRecord } from './frost-years.js';
 import { killedBy } from './hardiness.js';
 
@@ -124,7 +124,10 @@ function season(
     autumnGuessed,
     leftOut,
     // What kills it is the cold of its own kind, never milder than what counts as frost here.
-    of: (crop) => ({ newYear: start, spring, autumn, kills: at(Math.min(killedBy(crop).high, thresholdC)) }),
+    of(crop) {
+      const kills = at(Math.min(killedBy(crop).high, thresholdC));
+      return { newYear: start, spring, kills: kills && kills.spring, ends: kills && autumn && seasonEnd(kills.autumn, autumn) };
+    },
     dates(side) {
       const years = side === 'spring' ? spring : autumn;
       return years && frostDates(years, start);

@@ -80,6 +80,23 @@ function afterLast(n: number, rank: number, far: number): number {
   return without + (1 - rank / (n + 1) - without) * Math.exp(-far);
 }
 
+/** What bears frost grows no more this long after the first, days: light and warmth are gone. Guess. */
+const GROWS_AFTER_FROST = 21;
+
+/**
+ * The end of a crop's season as years have had it: the night that kills it or, of what bears frost,
+ * three weeks after the first. The n-th year of the one is taken as the n-th of the other: a year
+ * whose cold comes early comes early by every threshold.
+ *
+ * @param kills first nights of autumn that kill it; @param first the first frost, of the same years
+ */
+export function seasonEnd(kills: FrostYears, first: FrostYears): FrostYears {
+  const grown = sorted(first).map((day) => day + GROWS_AFTER_FROST);
+  const all = sorted(kills).map((day, nth) => Math.min(day, grown[nth] ?? Infinity));
+  const days = all.filter((day) => Number.isFinite(day));
+  return { side: 'autumn', days, none: all.length - days.length };
+}
+
 /** Days of the season's year for which a frost's chance is laid down: from the autumn before to the summer after. */
 const TABLE = { from: -150, to: 600, perDay: 2 } as const;
 const tables = new WeakMap<FrostYears, Float64Array>();

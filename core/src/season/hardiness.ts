@@ -23,6 +23,16 @@ export function killedBy({ id, growing }: Pick<Crop, 'id' | 'growing'>): Killed 
   return low === undefined || high === undefined ? { ...BY_KIND[growing.hardiness], own: false } : { low, high, own: true };
 }
 
+/** Kinds that run to flower when cold comes upon their young plants, by frost_hardiness.csv; the second line common practice, no source. */
+const BOLTS = new Set(
+  [
+    'celery kohlrabi chinese-cabbage pak-choi', //
+    'celeriac beet chard endive-chicory fennel turnip',
+  ].flatMap((ids) => ids.split(' ')),
+);
+/** Whether its young plants are kept from the cold, though they live through it: they would run to flower. */
+export const boltsAfterCold = ({ id }: Pick<Crop, 'id'>): boolean => BOLTS.has(id);
+
 /** Killed above this a kind is tender, whatever a catalogue calls it, °C. Common practice, no source. */
 const TENDER_C = -2;
 /** Whether a light frost kills it, so that it waits until the late frosts are over too. */

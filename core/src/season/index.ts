@@ -15,4 +15,5 @@ export * from './lot-year.js';
 export * from './yields.js';
 export * from './frost-known.js';
 export * from './fitting.js';
+export * from './carrying.js';
 export * from './plan-that-fits.js';

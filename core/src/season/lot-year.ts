@@ -14,8 +14,10 @@ export interface Reached {
 /** A lot as the year has it. */
 export interface LotYear {
   readonly starts: Starts;
-  /** The day that it is started, or was. */
+  /** The day that it is started, or was; of one that should have been, the day it was to be. */
   readonly start: DayNumber;
+  /** The day that its run is counted from: no start that was not made lies behind today. */
+  readonly countedFrom: DayNumber;
   readonly run: Run;
   readonly stages: readonly StageDays[];
   readonly chance: number | null;
@@ -25,7 +27,7 @@ export interface LotYear {
 export interface LotQuestion {
   readonly chain: Chain;
   readonly gate: DayNumber | null;
-  readonly frost: Pick<CropFrost, 'newYear' | 'kills' | 'autumn'>;
+  readonly frost: Pick<CropFrost, 'newYear' | 'kills' | 'ends'>;
   /** Picking that a start is to leave time for after the first, days. */
   readonly picksDays: number;
   readonly goal: SeasonGoal;
@@ -56,6 +58,7 @@ function begun({ chain, gate, frost, today }: LotQuestion, { start, moved, out, 
 export function lotYear(question: LotQuestion, starts: Starts = startsFor(question)): LotYear {
   const { chain, gate, frost, goal, chosen, reached, outdoors } = question;
   const start = reached?.start ?? chosen ?? starts.best;
-  const run = reached ? begun(question, reached) : runFrom(chain, start, gate, frost);
-  return { starts, start, run, stages: stageDays(run, chain, outdoors), chance: chanceOf(run, goal) };
+  const countedFrom = reached ? start : Math.max(start, question.today);
+  const run = reached ? begun(question, reached) : runFrom(chain, countedFrom, gate, frost);
+  return { starts, start, countedFrom, run, stages: stageDays(run, chain, outdoors), chance: chanceOf(run, goal) };
 }

@@ -1,7 +1,19 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { CROPS } from '../crops/index.js';
 import { chainOf } from './chain.js';
-import { fitsBeside, HURTS, optionsFor, spaceOf, type FitLot, type FitOption, type FitQuestion } from './fitting.js';
+import {
+  fitsBeside,
+  HURTS,
+  optionsFor,
+  spaceOf,
+  type Fit,
+  type FitLot,
+  type FitOption,
+  type FitQuestion,
+  type Standing,
+} from './fitting.js';
+import { boltsAfterCold } from './hardiness.js';
 import { planThatFits } from './plan-that-fits.js';
 import { saidFrost } from './frost-law.js';
 import { newYear } from './days.js';
@@ -13,7 +25,7 @@ import { potCells } from './pots.js';
 const NEW_YEAR = newYear(2026);
 const TODAY = NEW_YEAR + 95;
 const SPAN = { first: TODAY, days: 220 };
-const KILLS = { spring: saidFrost('spring', 125, 10), autumn: saidFrost('autumn', 290, 14) };
+const FROST = { newYear: NEW_YEAR, kills: saidFrost('spring', 125, 10), ends: saidFrost('autumn', 290, 14) };
 const KINDS = ['okra', 'leek', 'tomatillo', 'melon', 'sweet-pea', 'celeriac', 'kale', 'dill'].map(
   (id) => CROPS.find((crop) => crop.id === id) ?? CROPS[0],
 );
@@ -62,7 +74,7 @@ function question(drawn: readonly Drawn[], share: number): FitQuestion {
     const at = TODAY + start;
     return {
       ...{ id: `lot ${nth}`, title: crop.name, fixed: pinned, start: at, from: at - 12, until: at + leave, gate: TODAY + 50 },
-      ...{ frost: { newYear: NEW_YEAR, kills: KILLS }, goal: { kind: 'season' } },
+      ...{ frost: FROST, goal: { kind: 'season' } },
       ways: [
         { kind: 'as_wished', id: '', name: '', chain, room },
         ...(porch ? [{ kind: 'lit' as const, id: 'porch', name: 'Porch', chain, room: { ...room, litId: 'porch' } }] : []),
@@ -88,7 +100,7 @@ function question(drawn: readonly Drawn[], share: number): FitQuestion {
 function exhaustively({ lots: all, ...rest }: FitQuestion): number {
   const free = all.filter(({ fixed }) => !fixed);
   const space = spaceOf(
-    { lots: all, ...rest },
+    rest,
     all.filter(({ fixed }) => fixed).flatMap((lot) => optionsFor(lot, rest)),
   );
   const options = free.map((lot) => optionsFor(lot, rest));
@@ -107,9 +119,9 @@ function exhaustively({ lots: all, ...rest }: FitQuestion): number {
       return;
     }
     for (const option of own) {
-      if (cost + option.change.cost >= best || !fitsBeside(option, mean, variance, space.limit)) continue;
+      if (cost + option.cost >= best || !fitsBeside(option, mean, variance, space.limit)) continue;
       put(option, 1);
-      go(nth + 1, cost + option.change.cost);
+      go(nth + 1, cost + option.cost);
       put(option, -1);
     }
   };
@@ -189,6 +201,71 @@ describe('a plan that fits', () => {
     expect(told.at(-1)).toBe(1);
     const stopped = planThatFits(asked, () => false);
     expect(stopped.cost).toBeGreaterThanOrEqual(planThatFits(asked).cost);
+  });
+});
+
+describe('what stands there already', () => {
+  const day = (count: number, size: number): number[] => Array.from({ length: SPAN.days }, (_, nth) => (nth < count ? size : 0));
+  /** A tray under the lamp for so many days. */
+  const tray = (id: string, cells: number, places: readonly string[], days = 40): Standing => ({
+    id,
+    need: [['lit', day(days, cells), day(days, 0)]],
+    carry:
+      places.length === 0
+        ? null
+        : { trayIds: [id], title: id, plants: cells, roomId: 'lit', places: places.map((place) => ({ id: place, name: place })) },
+  });
+  const rooms = (lit: number, porch: number): Room[] => [
+    { id: 'lit', name: 'Lit shelf', kind: 'lit', holds: lit },
+    { id: 'porch', name: 'Porch', kind: 'lit', holds: porch },
+    { id: 'attic', name: 'Attic', kind: 'lit', holds: 900 },
+  ];
+  const asked = (standing: readonly Standing[], lit: number, porch = 30, sown: readonly FitLot[] = []): FitQuestion => ({
+    ...{ rooms: rooms(lit, porch), lots: sown, standing, span: SPAN, today: TODAY },
+  });
+  const carried = ({ carries }: Fit): string[] => carries.map(({ id }) => id).sort();
+
+  it('is carried no more than need be, never over the other place’s room, and the rest is said', () => {
+    const trays = [tray('kale', 12, ['porch']), tray('leek', 10, ['porch']), tray('onion', 6, ['porch']), tray('okra', 8, [])];
+    expect(carried(planThatFits(asked(trays, 36)))).toEqual([]);
+    // One of them is enough, and a larger one than needed would do no harm either.
+    const one = planThatFits(asked(trays, 30));
+    expect([one.carries.length, one.overfullAnyway, one.changes]).toEqual([1, false, []]);
+    const two = planThatFits(asked(trays, 18));
+    expect([carried(two).length, two.overfullAnyway]).toEqual([2, false]);
+    // The porch takes what it holds, and no more.
+    const full = planThatFits(asked(trays, 10, 13));
+    expect([carried(full), full.overfullAnyway]).toEqual([['kale'], true]);
+    expect(planThatFits(asked(trays, 10, 13))).toEqual(full);
+    // What may not be carried is not.
+    expect(carried(planThatFits(asked(trays, 0)))).not.toContain('okra');
+  });
+
+  it('is carried rather than a sowing put off, and only where the sowing would have no room', () => {
+    const sown = question([{ kind: 7, plants: 10, start: 8, leave: 30, porch: false, pinned: false }], 1).lots;
+    const needs = (holds: number): Fit => planThatFits(asked([tray('kale', 20, ['porch'], 90), tray('okra', 4, [], 90)], holds, 30, sown));
+    expect([needs(60).cost, carried(needs(60))]).toEqual([0, []]);
+    const tight = needs(26);
+    expect([carried(tight), tight.changes]).toEqual([['kale'], []]);
+    // With nine more elsewhere, so that they are tried in groups, it is the same.
+    const many = question(
+      Array.from({ length: 9 }, (_, nth) => ({ kind: 7, plants: 2, start: 20 + nth, leave: 30, porch: false, pinned: false })),
+      1,
+    ).lots.map(({ ways: [{ room, ...way }], ...lot }): FitLot => ({
+      ...lot,
+      id: `other ${lot.id}`,
+      ways: [{ ...way, room: { ...room, litId: 'attic' } }],
+    }));
+    const crowd = planThatFits(asked([tray('kale', 20, ['porch'], 90), tray('okra', 4, [], 90)], 26, 30, [...sown, ...many]));
+    expect([carried(crowd), crowd.changes]).toEqual([['kale'], []]);
+  });
+
+  it('of kinds that run to flower after cold is told by the table', () => {
+    const rows = readFileSync(new URL('../../../reference/frost_hardiness.csv', import.meta.url), 'utf8').split('\n');
+    const bolting = rows.filter((row) => /bolt/.test(row)).map((row) => row.split(',')[0] ?? '');
+    expect(bolting.length).toBeGreaterThan(3);
+    for (const id of bolting) expect(boltsAfterCold({ id })).withContext(id).toBeTrue();
+    expect(['celeriac', 'kale', 'leek', 'sweet-pea'].map((id) => boltsAfterCold({ id }))).toEqual([true, false, false, false]);
   });
 });
 

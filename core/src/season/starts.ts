@@ -30,7 +30,7 @@ export interface Starts {
 export interface StartQuestion {
   readonly chain: Chain;
   readonly gate: DayNumber | null;
-  readonly frost: Pick<CropFrost, 'newYear' | 'kills'> & Partial<Pick<CropFrost, 'autumn'>>;
+  readonly frost: Pick<CropFrost, 'newYear' | 'kills' | 'ends'>;
   /** Picking that a start is to leave time for after the first, days. */
   readonly picksDays?: number;
   readonly goal: SeasonGoal;
@@ -81,10 +81,10 @@ export function startsFor({ chain, gate, frost, goal, sureness, today, picksDays
     sure: !known || (enough !== null && enough >= best),
   };
 
-  /** The last start that is ripe, and picked for a while, when growth ends with the autumn; without its days, one that wastes no month. */
+  /** The last start that is ripe, and picked for a while, when its season ends; without its days, one that wastes no month. */
   function grownBy(): DayNumber | null {
     const { ripening } = chain;
-    const ends = frost.autumn ? frostDay(frost.autumn, 0.5) : null;
+    const ends = frost.ends ? frostDay(frost.ends, 0.5) : null;
     if (ripening === null || ends === null) return gate === null ? null : gate + WASTES_AT_MOST - half;
     const takes = dayBy(ripening, 0.5) + picksDays;
     return lastWith(best, best + REACH, (day) => dayBy(outFrom(chain, day, gate), 0.5) + takes <= frost.newYear + ends);

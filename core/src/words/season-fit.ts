@@ -1,4 +1,4 @@
-import type { DayNumber, FitChange, FitLot, Yield } from '../season/index.js';
+import type { Carry, DayNumber, Fit, FitChange, FitLot, Yield } from '../season/index.js';
 import { counted, numberWord } from '../units/index.js';
 import { dayInWords } from './season.js';
 
@@ -31,7 +31,8 @@ export function fitChangeInWords(
       ? `in time ${tenths(chanceAfter)} instead of ${tenths(chanceBefore)}`
       : '';
   const cost = [end, lost].filter((text) => text !== '').join(', ');
-  const costs = cost === '' ? 'It costs nothing in the end.' : `It costs: ${cost}.`;
+  // How much slower a place without a lamp grows nobody has counted.
+  const costs = cost !== '' ? `It costs: ${cost}.` : way.kind === 'lit' ? '' : 'It costs nothing in the end.';
   if (keeps === 0)
     return {
       lead: `${title}: not this year`,
@@ -52,7 +53,7 @@ export function fitChangeInWords(
   ];
   const why =
     way.kind === 'lit'
-      ? 'There it takes nothing from the lamp, and has less light. '
+      ? 'There it takes nothing from the lamp; with less light and warmth it grows more slowly, by how much is not counted. '
       : way.kind === 'method'
         ? 'It takes no room indoors at all. '
         : splitDays !== null
@@ -62,12 +63,19 @@ export function fitChangeInWords(
             : by < 0
               ? 'It has left before the fullest days. '
               : 'Nothing else makes room. ';
-  return { lead: `${title} ${parts.join('; ')}`, text: `${why}${costs}` };
+  return { lead: `${title} ${parts.join('; ')}`, text: `${why}${costs}`.trim() };
 }
 
-/** What leads a plan. */
-export function fitLead(changes: number, { overfullAnyway }: { readonly overfullAnyway: boolean }): string {
-  const anyway = overfullAnyway ? ' What stands there already is more than its room: that no plan can change.' : '';
-  if (changes === 0) return overfullAnyway ? anyway.trim() : 'Everything fits as it is wished.';
-  return `${numberWord(changes).replace(/^./, (letter) => letter.toUpperCase())} ${changes === 1 ? 'change' : 'changes'} and everything fits.${anyway}`;
+/** Seedlings that a plan carries elsewhere: what is done, and why it is these. */
+export const carryInWords = ({ title, plants, place }: Carry): { readonly lead: string; readonly text: string } => ({
+  lead: `${title}: ${plants === 1 ? 'the one that stands there' : `the ${plants} that stand there`} carried to ${place.name}`,
+  text: 'Past the seed leaves they do without the lamp; with less light and warmth they grow more slowly. On nights that are too cold for them bring them in.',
+});
+
+/** What leads a plan. @param changes in all, what is carried among them */
+export function fitLead(changes: number, { overfullAnyway }: Pick<Fit, 'overfullAnyway'>): string {
+  const anyway = 'What stands there already is more than its room, and no more of it can be carried elsewhere.';
+  if (changes === 0) return overfullAnyway ? anyway : 'Everything fits as it is wished.';
+  const made = `${numberWord(changes).replace(/^./, (letter) => letter.toUpperCase())} ${changes === 1 ? 'change' : 'changes'}`;
+  return overfullAnyway ? `${made}, and nothing more will be too much than is already. ${anyway}` : `${made} and everything fits.`;
 }

@@ -2,6 +2,7 @@ import {
   type ChainStage,
   type DayNumber,
   type FrostSeason,
+  type LotYear,
   type Overflow,
   type Room,
   type Shifted,
@@ -236,14 +237,25 @@ export function seasonLead(
   return full ? `${starts}; ${full.name} is full from ${dayInWords(full.from, year)}` : starts;
 }
 
-/** How surely a start is in time. */
-export function startsInWords({ best, from, until, chance, sure }: Starts, sureness: number, year: number): string {
+/**
+ * How surely a start is in time.
+ *
+ * @param overdue a lot whose day is over, with what a start today gives; null where it is not
+ */
+export function startsInWords(
+  { best, from, until, chance, sure }: Starts,
+  sureness: number,
+  year: number,
+  overdue: Pick<LotYear, 'start' | 'chance'> | null = null,
+): string {
   const stretch =
     from !== null && until !== null
       ? ` It makes sense from ${dayInWords(from, year)} until ${dayInWords(until, year)}.`
       : until !== null
         ? ` It makes sense until ${dayInWords(until, year)}.`
         : '';
+  if (overdue)
+    return `It was to be started on ${dayInWords(overdue.start, year)}${overdue.chance === null ? '. Its days are counted from today.' : `; started today it is in time with ${chanceInWords(overdue.chance)}.`}${stretch}`;
   const known =
     chance === null
       ? ''

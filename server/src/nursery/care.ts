@@ -6,7 +6,6 @@ import type { Destination } from '@fresh-tuck/core/moving';
 import type { Database } from '../db/database.js';
 import { standing } from '../db/standing.js';
 import { all, first, write } from '../db/statements.js';
-import { Problem } from '../http/problem.js';
 
 interface CareRow {
   readonly id: string;
@@ -101,22 +100,18 @@ export function careStore(db: Database) {
     },
     /** Where a tray stood at a moment; null where nobody had said. */
     spotOf: (trayId: string, atMs: number): string | null => place(trayId, atMs)?.spot_id ?? null,
-    /** @param id of the act, from which those of its trays are made */
-    add(trayIds: readonly string[], id: string, done: CareWord, atMs: number, nowMs: number): void {
+    /** @param id of the act, from which those of its trays are made; @param actId where it is part of a larger act */
+    add(trayIds: readonly string[], id: string, done: CareWord, atMs: number, nowMs: number, actId = id): void {
       const { kind, ...rest } = done;
       const spotId = done.kind === 'place' ? done.spotId : null;
       for (const trayId of trayIds)
         insert({
-          ...{ id: trayIds.length > 1 ? uuidFrom(trayId, id) : id, act_id: id, tray_id: trayId, kind, at_ms: atMs },
+          ...{ id: trayIds.length > 1 ? uuidFrom(trayId, id) : id, act_id: actId, tray_id: trayId, kind, at_ms: atMs },
           ...{ spot_id: spotId, nowMs, told: JSON.stringify(done.kind === 'place' ? {} : rest) },
         });
     },
-    /** What an act did and that stands. @throws Problem where there is nothing */
-    ofAct(actId: string): { readonly id: string; readonly atMs: number }[] {
-      const rows = ofAct(actId);
-      if (rows.length === 0) throw Problem.unknown('care');
-      return rows.map(({ id, at_ms }) => ({ id, atMs: at_ms }));
-    },
+    /** What an act did and that stands. */
+    ofAct: (actId: string): { readonly id: string; readonly atMs: number }[] => ofAct(actId).map(({ id, at_ms }) => ({ id, atMs: at_ms })),
     /** How light gets to a place at a moment; null where nobody said. */
     lightAt(spotId: string, ms: number): { readonly light: PlaceLight; readonly fromMs: number } | null {
       const row = light(spotId, ms);

@@ -81,7 +81,9 @@ export function nurseryRoutes(services: Services): Router {
     .post('/nursery/care/undos', async (request, response) => {
       const body = read(takeBackRequest, request.body);
       act('care-undo', body, (nowMs) => {
-        for (const { id, atMs } of care.ofAct(body.recordId)) takenBack.add({ id, kind: 'care', fromMs: atMs, toMs: atMs }, nowMs);
+        const done = care.ofAct(body.recordId);
+        if (done.length === 0) throw Problem.unknown('care');
+        for (const { id, atMs } of done) takenBack.add({ id, kind: 'care', fromMs: atMs, toMs: atMs }, nowMs);
       });
       await jsonOfSaved(response.status(201), body.id, whole());
     })

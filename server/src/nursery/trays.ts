@@ -165,9 +165,9 @@ export function trayStore(db: Database) {
 
   return {
     /** @throws Problem for an id under which nothing ever stood */
-    checkKnown(trayIds: readonly string[]): void {
+    checkKnown(trayIds: readonly string[], field = 'trayIds'): void {
       const odd = trayIds.find((id) => known(id, id, id) !== 1);
-      if (odd !== undefined) throw Problem.field('trayIds', `trayIds must be trays that stand in the nursery; "${odd}" is none`);
+      if (odd !== undefined) throw Problem.field(field, `${field} must be trays that stand in the nursery; "${odd}" is none`);
     },
     /** The trays that hold any of these labels, with all that was moved along. */
     with: (numbers: readonly number[]): StandingTray[] => traysFrom(rows(JSON.stringify(numbers))),

@@ -1,8 +1,18 @@
 import { DateTime } from 'luxon';
 import { dayNumber, type DayNumber, type Reached } from '@fresh-tuck/core/season';
+import { reached, type SeedlingStage } from '@fresh-tuck/core/nursing';
 import { closed, counting, happened, untucked } from '../db/standing.js';
 import type { Database } from '../db/database.js';
 import { all } from '../db/statements.js';
+import { said, STAGE } from '../nursery/standing.js';
+
+/** Plants of a sowing that stand together in the nursery. */
+export interface SownTray {
+  readonly trayId: string;
+  readonly plants: number;
+  /** The stage that the last of them is at. */
+  readonly stage: SeedlingStage;
+}
 
 /** A sowing of a season as far as it has come. */
 export interface Sowing {
@@ -19,8 +29,9 @@ export interface Sowing {
   /** Plants that were moved, and those of them that are not lost or given. */
   readonly moved: number;
   readonly living: number;
-  /** Those that stand in the nursery still. */
+  /** Those that stand in the nursery still, as they stand together. */
   readonly nursed: number;
+  readonly trays: readonly SownTray[];
   readonly reached: Reached;
 }
 
@@ -42,6 +53,8 @@ interface PlantRow {
   readonly outMs: number | null;
   readonly ripeMs: number | null;
   readonly leftAs: string | null;
+  readonly trayId: string;
+  readonly stage: SeedlingStage;
 }
 
 const GONE: readonly string[] = ['lost', 'given', 'composted'];
@@ -51,6 +64,22 @@ const half = (days: readonly (number | null)[]): number | null => {
   const known = days.filter((ms) => ms !== null).sort((a, b) => a - b);
   return known.length * 2 < days.length ? null : (known[Math.ceil(days.length / 2) - 1] ?? null);
 };
+
+/** Potted on or put together, they stand apart from the rest of their batch, under the act that did it. */
+const TOGETHER = `(SELECT CASE s.kind WHEN 'together' THEN json_extract(s.told, '$.trayId') ELSE s.act_id END FROM seedling_event s
+  WHERE s.cup_number = c.number AND s.kind IN ('potted', 'together') AND ${said()} ORDER BY s.at_ms DESC, s.rowid DESC LIMIT 1)`;
+
+/** Those that stand in the nursery, as they stand together. */
+function traysOf(plants: readonly PlantRow[]): SownTray[] {
+  const trays = new Map<string, SownTray>();
+  for (const { trayId, stage, leftAs } of plants) {
+    if (leftAs !== null) continue;
+    const tray = trays.get(trayId);
+    const last = tray && reached(stage, tray.stage) ? tray.stage : stage;
+    trays.set(trayId, { trayId, plants: (tray?.plants ?? 0) + 1, stage: last });
+  }
+  return [...trays.values()].sort((a, b) => b.plants - a.plants || a.trayId.localeCompare(b.trayId));
+}
 
 /** What was really begun of a season: every sowing with how far it has come. */
 export function sowingStore(db: Database) {
@@ -66,7 +95,8 @@ export function sowingStore(db: Database) {
       AND NOT EXISTS (SELECT 1 FROM seedling_event u WHERE u.supersedes = s.id))`;
   const plants = all<PlantRow, [string]>(
     db,
-    `SELECT e.batch_id AS batchId, ${happened('e')} AS movedMs, ${stage('planted_out')} AS outMs, ${stage('ripe')} AS ripeMs, n.left_as AS leftAs
+    `SELECT e.batch_id AS batchId, ${happened('e')} AS movedMs, ${stage('planted_out')} AS outMs, ${stage('ripe')} AS ripeMs, n.left_as AS leftAs,
+      CASE WHEN n.left_as IS NULL THEN coalesce(${TOGETHER}, e.batch_id) ELSE '' END AS trayId, ${STAGE} AS stage
     FROM json_each(?) b CROSS JOIN entry e ON e.batch_id = b.value AND e.kind = 'move' AND ${counting('e')} CROSS JOIN cup c ON c.entry_id = e.id
       LEFT JOIN seedling_now n ON n.cup_number = c.number`,
   );
@@ -92,6 +122,7 @@ export function sowingStore(db: Database) {
           closed: ended === 1,
           moved: cups.length,
           nursed: cups.filter(({ leftAs }) => leftAs === null).length,
+          trays: traysOf(cups),
           living: cups.filter(({ leftAs }) => leftAs === null || !GONE.includes(leftAs)).length,
           reached: {
             start: dayOf(startMs),

@@ -1,20 +1,27 @@
 import {
+  boltsAfterCold,
   killedBy,
   lotNeeds,
   newYear,
   surely,
+  usesOf,
   type Chain,
   type DayLaw,
   type FitLot,
   type FitQuestion,
   type LotWay,
-  type Room,
   type Span,
+  type Standing,
 } from '@fresh-tuck/core/season';
+import type { Spot } from '@fresh-tuck/contract';
 import { unsuited } from '@fresh-tuck/core/method';
+import { PAST_DANGER } from '@fresh-tuck/core/nursing';
 import type { Reader } from '../forecasts/reader.js';
 import type { HouseholdRecord } from '../household/store.js';
-import { roomOf, SEASON, type Lot, type SeasonLots } from './lots.js';
+import type { Lot } from './lot.js';
+import { SEASON, type SeasonLots } from './lots.js';
+import { sharesOf, type SeasonRooms } from './rooms.js';
+import { titleOf } from './shown.js';
 
 /** Young plants of a kind that bears this much frost stand well on a porch under fleece, °C. Common practice, no source. */
 const PORCH_C = -2;
@@ -32,95 +39,98 @@ const sentChain = ({ moved, nursed, hardened, ripening, ...chain }: Chain): Chai
 
 /** What the worker is asked for a plan that fits: every lot with its ways, and what stands there already. */
 export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: SeasonLots) {
-  const { care, spots } = reader;
+  const { spots } = reader;
 
-  /** Places with daylight and no lamp, by what is said of their light. */
-  const porches = (nowMs: number, home: HouseholdRecord) => {
-    const said = reader.season.rooms();
-    // What nobody has said the room of promises none.
-    return spots.list(home.zone, home.units, nowMs).filter(({ id, kind }) => {
-      if ((said.get(id) ?? null) === null) return false;
-      const light = care.lightAt(id, nowMs)?.light;
-      return kind === 'cool_room' || light?.daylit === 'roof' || (light !== undefined && light.lamp === null && light.daylit === 'window');
-    });
-  };
+  /** Places with daylight and no lamp where a crop grows on well; of those whose room nobody said none can be promised. */
+  function growsOnAt({ planned: { crop } }: Lot, { porches }: SeasonRooms): SeasonRooms['porches'] {
+    const bears = killedBy(crop).high <= PORCH_C && !boltsAfterCold(crop);
+    return porches.filter(({ kind, room }) => room.holds !== null && (bears || kind === 'sill'));
+  }
 
-  function waysOf(lot: Lot, rooms: readonly Room[], rackId: string | null, home: HouseholdRecord, nowMs: number): FitLot['ways'] | null {
+  function waysOf(lot: Lot, all: SeasonRooms, places: readonly Spot[], home: HouseholdRecord, nowMs: number): FitLot['ways'] | null {
     const { planned, wish, question } = lot;
     if (!question) return null;
-    const room = roomOf(lot, rackId);
+    const room = all.roomOf(lot);
     const chain = sentChain(question.chain);
     const asWished: LotWay = { kind: 'as_wished', name: '', id: '', chain, room };
     if (lot.sowing || wish.words.pinned) return [asWished];
     const others: LotWay[] = [];
-    if (planned.outdoors && room.destination !== 'bed') {
-      const bears = killedBy(planned.crop).high <= PORCH_C;
-      for (const { id, name, kind } of porches(nowMs, home))
-        if (id !== lot.litId && (bears || kind === 'sill')) others.push({ kind: 'lit', id, name, chain, room: { ...room, litId: id } });
-    }
-    const own = rooms.find(({ id }) => id === planned.spotId);
+    if (planned.outdoors && room.destination !== 'bed')
+      for (const { id, name } of growsOnAt(lot, all))
+        if (id !== lot.litId) others.push({ kind: 'lit', id, name, chain, room: { ...room, litId: id } });
+    const own = planned.spotId === null ? undefined : all.warmRoom(planned.spotId);
     if (own && own.holds !== null && wish.words.spotId === null && planned.bagged) {
-      const near = rooms.filter(({ kind, id, name }) => kind === 'warm' && id !== own.id && name !== '').slice(0, MOST_PLACES);
+      const near = places.filter(({ id, name }) => id !== planned.spotId && name !== '').slice(0, MOST_PLACES);
       for (const { id, name } of near) {
         const there = chains({ ...wish.words, spotId: id }, home, nowMs);
+        const warmId = all.warmRoom(id)?.id ?? null;
         if (there.chain && there.spotId === id)
           others.push({
-            kind: 'warm',
-            id,
-            name,
+            ...{ kind: 'warm', id, name, room: { ...room, warmId } },
             chain: sentChain({ ...there.chain, ripening: question.chain.ripening }),
-            room: { ...room, warmId: id },
           });
       }
     }
-    const plot = spots.list(home.zone, home.units, nowMs).some(({ kind }) => kind === 'plot');
-    if (plot && planned.outdoors && wish.words.method !== 'bed' && unsuited(planned.crop, 'bed') === null) {
+    if (
+      places.some(({ kind }) => kind === 'plot') &&
+      planned.outdoors &&
+      wish.words.method !== 'bed' &&
+      unsuited(planned.crop, 'bed') === null
+    ) {
       const sown = chains({ ...wish.words, method: 'bed', spotId: null, destination: 'bed' }, home, nowMs);
       if (sown.chain)
         others.push({
-          ...{
-            kind: 'method',
-            id: 'bed',
-            name: 'sown where it stands',
-            chain: sentChain({ ...sown.chain, ripening: question.chain.ripening }),
-          },
+          ...{ kind: 'method', id: 'bed', name: 'sown where it stands' },
+          chain: sentChain({ ...sown.chain, ripening: question.chain.ripening }),
           room: { ...room, destination: 'bed', bags: 0, litId: null },
         });
     }
     return [asWished, ...others];
   }
 
+  /** What stands there of a lot, tray by tray, each with the places to which it may be carried. */
+  function standingOf(lot: Lot, all: SeasonRooms, lamps: readonly string[], span: Span, sureness: number): Standing[] {
+    const { wish, year, planned, stands } = lot;
+    if (!year) return [];
+    const { wishId, words } = wish;
+    // A cooler place is slower: what is late already stays in the light and the warmth, and what is pinned stays.
+    const late = year.chance !== null && year.chance < sureness;
+    const places = words.pinned || late || !planned.outdoors ? [] : growsOnAt(lot, all);
+    const need = (room: ReturnType<SeasonRooms['roomOf']>): Standing['need'] =>
+      [...lotNeeds(usesOf(wishId, room, year.run).uses, span)].map(
+        ([roomId, { mean, variance }]) => [roomId, Array.from(mean, round), Array.from(variance, round)] as const,
+      );
+    if (stands.length === 0) return [{ id: wishId, need: need(all.roomOf(lot)), carry: null }];
+    return sharesOf(lot).map((share, nth): Standing => {
+      const { tray, spotId } = stands[nth] as (typeof stands)[number];
+      const elsewhere = places.flatMap(({ id, name }) => (id === spotId ? [] : [{ id, name }]));
+      // A fresh seedling stays in the warm, under the best light there is.
+      const may = lamps.includes(spotId) && PAST_DANGER.includes(tray.stage) && elsewhere.length > 0;
+      return {
+        id: `${wishId} ${tray.trayId}`,
+        need: need(all.roomOf(lot, share)),
+        carry: may ? { trayIds: [tray.trayId], title: titleOf(lot), plants: tray.plants, roomId: spotId, places: elsewhere } : null,
+      };
+    });
+  }
+
   return (nowMs: number, asked: number | null): FitQuestion & { readonly year: number } => {
     const { home, year, lots, lamps, today, ...rest } = worked(nowMs, asked);
-    const standing = rest.standing();
-    const { rooms, uses, rackId } = roomsOf(home, nowMs, [...lots, ...standing], lamps);
+    const standing = [...lots.filter(({ sowing }) => sowing), ...rest.standing()];
+    const all = roomsOf(home, nowMs, [...lots, ...standing], lamps);
     const span: Span = { first: today, days: newYear(year) + SEASON.after + 60 - today };
-    const unmoved = new Set([
-      ...standing.map(({ wish }) => wish.wishId),
-      ...lots.filter(({ sowing }) => sowing).map(({ wish }) => wish.wishId),
-    ]);
-    const round = (value: number): number => Math.round(value * 1000) / 1000;
+    const places = spots.list(home.zone, home.units, nowMs);
     return {
-      year,
-      rooms: withPorches(rooms, porches(nowMs, home), reader.season.rooms()),
-      today,
-      span,
-      standing: uses
-        .filter(({ lotId }) => unmoved.has(lotId))
-        .map(({ lotId, uses: own }) => ({
-          id: lotId,
-          need: [...lotNeeds(own, span)].map(
-            ([roomId, { mean, variance }]) => [roomId, Array.from(mean, round), Array.from(variance, round)] as const,
-          ),
-        })),
+      ...{ year, today, span, rooms: all.rooms },
+      standing: standing.flatMap((lot) => standingOf(lot, all, lamps, span, home.ways.sureness)),
       lots: lots.flatMap((lot): FitLot[] => {
-        const ways = lot.sowing ? null : waysOf(lot, rooms, rackId, home, nowMs);
-        const { year: own, question, wish, planned } = lot;
+        const ways = lot.sowing ? null : waysOf(lot, all, places, home, nowMs);
+        const { year: own, question, wish } = lot;
         if (!ways || !own || !question) return [];
         return [
           {
-            ...{ id: wish.wishId, title: planned.variety === null ? planned.crop.name : `${planned.crop.name}, ${planned.variety}` },
-            ...{ fixed: wish.words.pinned, start: Math.max(own.start, today), from: own.starts.from, until: own.starts.until },
+            ...{ id: wish.wishId, title: titleOf(lot), fixed: wish.words.pinned },
+            ...{ start: own.countedFrom, from: own.starts.from, until: own.starts.until },
             ...{ gate: question.gate, frost: question.frost, goal: question.goal, ways },
           },
         ];
@@ -129,12 +139,5 @@ export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: Seaso
   };
 }
 
-/** Porches and sills are rooms too, as large as was said. */
-const withPorches = (
-  rooms: readonly Room[],
-  porches: readonly { readonly id: string; readonly name: string }[],
-  said: ReadonlyMap<string, number | null>,
-): Room[] => [
-  ...rooms.filter(({ id }) => !porches.some((porch) => porch.id === id)),
-  ...porches.map(({ id, name }): Room => ({ id, name, kind: 'lit', holds: said.get(id) ?? null })),
-];
+/** Room as it goes over the wire: to a thousandth of a cell. */
+const round = (value: number): number => Math.round(value * 1000) / 1000;

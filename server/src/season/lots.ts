@@ -12,15 +12,10 @@ import {
   seasonYear,
   springInSouth,
   startsFor,
-  usesOf,
   type Chain,
   type DayNumber,
   type FrostSeason,
   type LotQuestion,
-  type LotRoom,
-  type LotUses,
-  type LotYear,
-  type Room,
   type SeasonGoal,
 } from '@fresh-tuck/core/season';
 import { spotOf } from '../forecasts/facts.js';
@@ -28,7 +23,9 @@ import type { Reader } from '../forecasts/reader.js';
 import type { HouseholdRecord } from '../household/store.js';
 import type { PacketView } from '../views/packet.js';
 import type { Sowing } from './begun.js';
-import { chainsOf, usualDestination, type PlannedLot } from './chains.js';
+import { chainsOf, usualDestination } from './chains.js';
+import type { Lot, LotPlace } from './lot.js';
+import { seasonRooms } from './rooms.js';
 import type { Wish } from './store.js';
 
 /** A sowing is the wish's own where it was begun this near to its day. */
@@ -37,16 +34,6 @@ const OWN_DAYS = 60;
 export const SEASON = { before: 110, after: 330 } as const;
 /** What counts as frost where nobody says. */
 export const FROST_C = 0;
-
-/** A lot of the season with all that its answers are made of. */
-export interface Lot {
-  readonly wish: Wish;
-  readonly planned: PlannedLot;
-  readonly question: LotQuestion | null;
-  readonly year: LotYear | null;
-  readonly sowing: Sowing | null;
-  readonly litId: string | null;
-}
 
 /** What a sowing that nobody wished for would be as a wish. */
 const unwishedWords = ({ batchId, cropId, packetId, wanted, seeds, living }: Sowing): Wish['words'] => ({
@@ -88,28 +75,9 @@ function ownSowings(
 
 const goalOf = ({ goal }: Wish['words']): SeasonGoal => (goal.kind === 'season' ? goal : { kind: goal.kind, day: dayNumber(goal.day) });
 
-/** What a lot takes of which rooms on its way. @param rackId the first rack, where none is named */
-export function roomOf(
-  { wish: { words }, planned, sowing, litId }: Pick<Lot, 'wish' | 'planned' | 'sowing' | 'litId'>,
-  rackId: string | null,
-): LotRoom {
-  return {
-    crop: planned.crop,
-    destination: planned.destination,
-    sprouts: sowing?.closed ? sowing.living : Math.max(planned.sprouts, sowing?.living ?? 0),
-    plants: sowing && sowing.moved > 0 ? Math.min(sowing.living, words.plants) : words.plants,
-    perPot: planned.perPot,
-    bags: planned.bagged && !(sowing?.closed ?? false) ? 1 : 0,
-    warmId: planned.spotId,
-    litId: planned.outdoors || words.place === 'indoors' ? litId : null,
-    rackId: words.rackId ?? rackId,
-    bedId: words.bedId,
-  };
-}
-
 /** The lots of a season with what becomes of each, the frost and the rooms. */
 export function seasonLots(reader: Reader, packetView: PacketView) {
-  const { beds, care, crops, household, racks, season, sowings, spots } = reader;
+  const { care, crops, household, season, sowings, spots } = reader;
   const chains = chainsOf(reader, packetView);
   /** By crop: what is not planned goes by the book. */
   const bookChains = new Map<string, Chain>();
@@ -133,6 +101,15 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     return { word, record, own };
   }
 
+  /** Where the trays of a sowing stand; those of which nobody said where stand under the first lamp. */
+  function standsOf(sowing: Sowing, litId: string | null, nowMs: number): LotPlace[] {
+    const own = care.spotOf(sowing.batchId, nowMs) ?? litId;
+    return sowing.trays.flatMap((tray): LotPlace[] => {
+      const spotId = (tray.trayId === sowing.batchId ? null : care.spotOf(tray.trayId, nowMs)) ?? own;
+      return spotId === null ? [] : [{ spotId, tray }];
+    });
+  }
+
   /** The first place with a lamp, where no other is named; else none. */
   function litPlaces(nowMs: number): string[] {
     return spots.ids().filter((id) => care.lightAt(id, nowMs)?.light.lamp);
@@ -146,13 +123,13 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     const draftOf = (wish: Wish) => {
       const planned = chains(wish.words, home, nowMs);
       const { crop, chain, outdoors } = planned;
-      const { kills, newYear: first, autumn } = frost.of(crop);
+      const { kills, newYear: first, ends } = frost.of(crop);
       // Out of doors no day can be counted while nobody has said when frost ends.
       const counted = !outdoors || frost.spring !== null ? chain : null;
       const question: LotQuestion | null = counted && {
         chain: bearsThisYear(crop) ? counted : { ...counted, ripening: null },
         gate: outdoors ? gateDay(crop, frost) : null,
-        frost: { newYear: first, kills: outdoors ? kills : null, autumn: outdoors ? autumn : null },
+        frost: { newYear: first, kills: outdoors ? kills : null, ends: outdoors ? ends : null },
         picksDays: picksDays(crop),
         goal: goalOf(wish.words),
         sureness: home.ways.sureness,
@@ -167,10 +144,11 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
     };
     const lotOf = ({ wish, planned, question, starts }: ReturnType<typeof draftOf>, sowing: Sowing | null): Lot => {
       const asked = question && { ...question, reached: sowing?.reached ?? null };
+      const wished = wish.words.litId ?? lamps[0] ?? null;
       // What was moved stands where its tray was said to stand.
-      const stands = sowing && sowing.moved > 0 ? care.spotOf(sowing.batchId, nowMs) : null;
-      const litId = stands ?? wish.words.litId ?? lamps[0] ?? null;
-      return { wish, planned, question: asked, year: asked && starts && lotYear(asked, starts), sowing, litId };
+      const stands = sowing ? standsOf(sowing, wished, nowMs) : [];
+      const litId = stands[0]?.spotId ?? wished;
+      return { wish, planned, question: asked, year: asked && starts && lotYear(asked, starts), sowing, litId, stands };
     };
     const drafts = season.wishes(year).map(draftOf);
     const { own, taken } = ownSowings(drafts, all);
@@ -189,13 +167,14 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
       ...{
         chain,
         gate: gateDay(crop, frost.of(crop)),
-        frost: { newYear: frost.newYear, kills: null, autumn: null },
+        frost: { newYear: frost.newYear, kills: null, ends: null },
         goal: { kind: 'season' },
       },
       ...{ sureness: 0.9, today, outdoors: true, chosen: null, picksDays: 0, reached: sowing.reached },
     };
     const words = unwishedWords(sowing);
     const starts = { best: today, from: null, until: null, chance: null, sure: true };
+    const stands = standsOf(sowing, lamps[0] ?? null, nowMs);
     return {
       wish: { wishId: sowing.batchId, rowId: '', words },
       planned: {
@@ -204,23 +183,8 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
         ...{ seeds: null, short: null, sprouts: words.plants, perPot: 1, bagged: true, chain, lateness: null, nursingTold: 0 },
       },
       ...{ question, year: lotYear(question, starts), sowing },
-      litId: (sowing.moved > 0 ? care.spotOf(sowing.batchId, nowMs) : null) ?? lamps[0] ?? null,
+      ...{ litId: stands[0]?.spotId ?? lamps[0] ?? null, stands },
     };
-  }
-
-  function roomsOf(home: HouseholdRecord, nowMs: number, lots: readonly Lot[], lamps: readonly string[]) {
-    const said = season.rooms();
-    const places = spots.list(home.zone, home.units, nowMs);
-    const lit = new Set([...lamps, ...lots.flatMap(({ litId }) => litId ?? [])]);
-    const rooms: Room[] = [
-      ...places.filter(({ id }) => lit.has(id)).map(({ id, name }): Room => ({ id, name, kind: 'lit', holds: said.get(id) ?? null })),
-      ...places.filter(({ id }) => !lit.has(id)).map(({ id, name, holds }): Room => ({ id, name, kind: 'warm', holds })),
-      ...racks.list().map(({ id, name, slots }): Room => ({ id, name, kind: 'slots', holds: slots })),
-      ...beds.list(nowMs).map(({ id, name, widthM, lengthM }): Room => ({ id, name, kind: 'bed', holds: widthM * lengthM })),
-    ];
-    const rackId = racks.list()[0]?.id ?? null;
-    const uses = lots.flatMap((lot): LotUses[] => (lot.year ? [usesOf(lot.wish.wishId, roomOf(lot, rackId), lot.year.run)] : []));
-    return { rooms, uses, rackId };
   }
 
   const yearAt = (home: HouseholdRecord, nowMs: number): number =>
@@ -235,6 +199,6 @@ export function seasonLots(reader: Reader, packetView: PacketView) {
   /** Whether anything is wished for the season: who wishes nothing is spared the rest. */
   const anyWished = (nowMs: number): boolean => season.wishes(yearAt(household.get(), nowMs)).length > 0;
 
-  return { anyWished, worked, roomsOf, chains };
+  return { anyWished, worked, chains, ...seasonRooms(reader) };
 }
 export type SeasonLots = ReturnType<typeof seasonLots>;

@@ -42,6 +42,7 @@ export function seasonRoutes({
   act,
   ask,
   beds,
+  care,
   clock,
   crops,
   household,
@@ -51,6 +52,7 @@ export function seasonRoutes({
   season,
   spots,
   takenBack,
+  trays,
 }: Services): Router {
   const whole = (year: number | null = null) => ask('season', clock.now(), year);
 
@@ -146,13 +148,21 @@ export function seasonRoutes({
           if (words) checkWish(words, `wishes.${nth}.words`);
         });
         season.say(body, nowMs);
+        body.carries.forEach(({ trayId, spotId }, nth) => {
+          trays.checkKnown([trayId], `carries.${nth}.trayId`);
+          if (!spots.has(spotId)) throw Problem.field(`carries.${nth}.spotId`, `carries.${nth}.spotId must be a place of the house`);
+          care.add([trayId], uuidFrom(trayId, body.id), { kind: 'place', spotId }, nowMs, nowMs, body.id);
+        });
       });
       await jsonOfSaved(response.status(201), body.id, whole(body.year));
     })
     .post('/season/acts/undos', async (request, response) => {
       const body = read(seasonUndoRequest, request.body);
       act('season-undo', body, (nowMs) => {
-        for (const { id, atMs } of season.ofAct(body.actId)) takenBack.add({ id, kind: 'wish', fromMs: atMs, toMs: atMs }, nowMs);
+        const [said, carried] = [season.ofAct(body.actId), care.ofAct(body.actId)];
+        if (said.length + carried.length === 0) throw Problem.unknown('act of the season');
+        for (const { id, atMs } of said) takenBack.add({ id, kind: 'wish', fromMs: atMs, toMs: atMs }, nowMs);
+        for (const { id, atMs } of carried) takenBack.add({ id, kind: 'care', fromMs: atMs, toMs: atMs }, nowMs);
       });
       await jsonOfSaved(response.status(201), body.id, whole());
     })

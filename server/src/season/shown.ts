@@ -2,7 +2,8 @@ import type { Season, SeasonFrost, SeasonLot } from '@fresh-tuck/contract';
 import { bearsThisYear, dayBy, potCells, yearOf, yieldOf, type DayNumber, type roomYears } from '@fresh-tuck/core/season';
 import { dueInSeason, endInWords, frostInWords, lateInWords, overflowInWords, roomInWords } from '@fresh-tuck/core/words';
 import type { HouseholdRecord } from '../household/store.js';
-import { FROST_C, type Lot, type SeasonLots } from './lots.js';
+import type { Lot } from './lot.js';
+import { FROST_C, type SeasonLots } from './lots.js';
 
 /** Days in which a start is due: a week. */
 const DUE_DAYS = 7;
@@ -81,6 +82,7 @@ export function lotShown(lot: Lot, year: number): SeasonLot {
     batchNumber: sowing?.number ?? null,
     seeds: planned.seeds,
     start: own?.start ?? today,
+    countedFrom: own?.countedFrom ?? today,
     from: own?.starts.from ?? null,
     until: own?.starts.until ?? null,
     best: own?.starts.best ?? today,
@@ -108,14 +110,19 @@ export function dueOf(lots: readonly SeasonLot[], today: DayNumber, year: number
     }));
 }
 
-/** Rooms in steps, with who stands there and what does not fit. */
-export function roomShown(year: number, lots: readonly Lot[], all: ReturnType<typeof roomYears>): Season['rooms'] {
+/** Rooms in steps, with who stands there and what does not fit. @param porches are shown though nothing stands there: their room may be said */
+export function roomShown(
+  year: number,
+  lots: readonly Lot[],
+  all: ReturnType<typeof roomYears>,
+  porches: ReadonlySet<string>,
+): Season['rooms'] {
   const titles = new Map(lots.map((lot) => [lot.wish.wishId, titleOf(lot)]));
   const titleFor = (wishId: string): string => titles.get(wishId) ?? '';
   const sampled = (values: readonly number[]): number[] =>
     values.filter((_, day) => day % STEP_DAYS === 0).map((value) => Math.round(value * 10) / 10);
   return all
-    .filter(({ lots: here }) => here.length > 0)
+    .filter(({ room, lots: here }) => here.length > 0 || porches.has(room.id))
     .map(({ room, promised, lots: here, overflows }) => ({
       ...room,
       stepDays: STEP_DAYS,

@@ -88,19 +88,20 @@ export function seasonPlanStore(db: Database) {
       ofYear(year).map(({ id, wish_id, told }) => ({ wishId: wish_id, rowId: id, words: JSON.parse(told ?? '{}') as WishWords })),
     years: () => years(),
     say(
-      { id, year, wishes }: Omit<SeasonActRequest, 'wishes'> & { readonly wishes: readonly { wishId: string; words: WishWords | null }[] },
+      {
+        id,
+        year,
+        wishes,
+      }: Pick<SeasonActRequest, 'id' | 'year'> & { readonly wishes: readonly { wishId: string; words: WishWords | null }[] },
       nowMs: number,
     ): void {
       wishes.forEach(({ wishId, words }, nth) =>
         insertWish({ id: uuidFrom(String(nth), id), actId: id, wishId, year, told: words && JSON.stringify(words), nowMs }),
       );
     },
-    /** What an act said and that stands. @throws Problem where there is nothing */
-    ofAct(actId: string): { readonly id: string; readonly atMs: number }[] {
-      const rows = ofAct(actId);
-      if (rows.length === 0) throw Problem.unknown('act of the season');
-      return rows.map(({ id, recorded_ms }) => ({ id, atMs: recorded_ms }));
-    },
+    /** What an act said and that stands. */
+    ofAct: (actId: string): { readonly id: string; readonly atMs: number }[] =>
+      ofAct(actId).map(({ id, recorded_ms }) => ({ id, atMs: recorded_ms })),
     addRecord({ id, name, first: firstDay, celsius }: FrostRecordRequest, nowMs: number): void {
       const minima = JSON.stringify(celsius.map((value) => (value === null ? null : Math.round(value * TENTHS))));
       insertRecord({ id, name, firstDay: dayNumber(firstDay), minima, nowMs });

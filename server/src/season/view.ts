@@ -26,7 +26,7 @@ export function seasonView(reader: Reader, packetView: PacketView) {
       const first = Math.min(newYear(year), ...shown.map(({ start }) => start)) - 1;
       const last = Math.max(newYear(year) + 364, ...shown.flatMap(({ stages }) => stages.map(({ at90 }) => Math.ceil(at90))));
       const span = { first, days: Math.min(last, newYear(year) + SEASON.after + 60) - first + 1 };
-      const { rooms, uses } = roomsOf(home, nowMs, [...lots, ...standing], lamps);
+      const { rooms, uses, porches } = roomsOf(home, nowMs, [...lots, ...standing], lamps);
       const years = roomYears(rooms, uses, span);
       const due = dueOf(shown, today, year);
       const next = shown.filter(({ state, start }) => state === 'planned' && start >= today).sort((a, b) => a.start - b.start)[0] ?? null;
@@ -46,7 +46,7 @@ export function seasonView(reader: Reader, packetView: PacketView) {
         span,
         lots: shown,
         due,
-        rooms: roomShown(year, [...lots, ...standing], years),
+        rooms: roomShown(year, [...lots, ...standing], years, new Set(porches.map(({ id }) => id))),
         unwished: open.map(({ batchId, number, packetId, cropId, variety, wanted, seeds }) => ({
           ...{ batchId, number, packetId, cropId, plants: wanted ?? seeds },
           title: `${reader.crops.crop(cropId).name}, ${variety}`,
@@ -56,19 +56,20 @@ export function seasonView(reader: Reader, packetView: PacketView) {
     },
     /** One lot with every stage, and what a week sooner or later does. @throws Problem where it is not wished */
     chain(nowMs: number, wishId: string, asked: number | null): SeasonChain {
-      const { home, year, lots } = worked(nowMs, asked);
+      const { home, year, lots, today } = worked(nowMs, asked);
       const lot = lots.find(({ wish }) => wish.wishId === wishId);
       if (!lot) throw Problem.unknown('wish of this season');
       const shown = lotShown(lot, year);
       const { question, year: own, planned } = lot;
       const what = yieldOf(planned.crop);
-      const shifts = question && own && !lot.sowing ? shiftedBy(question, own.start, SHIFTS) : [];
+      const shifts =
+        question && own && !lot.sowing ? shiftedBy(question, own.countedFrom, SHIFTS).filter(({ start }) => start >= today) : [];
       const { high } = killedBy(planned.crop);
       const temperature = formatTemperature(high, home.units);
       return {
         lot: shown,
         lead: `${shown.title}: ${shown.endInWords}`,
-        text: own && !lot.sowing ? startsInWords(own.starts, home.ways.sureness, year) : '',
+        text: own && !lot.sowing ? startsInWords(own.starts, home.ways.sureness, year, own.start < today ? own : null) : '',
         steps: (own?.stages ?? []).map(({ stage, at10, at50, at90 }) => ({
           stage,
           name: CHAIN_WORDS[stage],
@@ -92,7 +93,7 @@ export function seasonView(reader: Reader, packetView: PacketView) {
       if (!lot) throw Problem.unknown('wish of this season');
       const { question, year: own } = lot;
       if (!question || !own) throw Problem.field('times', 'times must be left out: too few of it would ever come to count its days');
-      return successions(question, own.start, every, times).map(isoOf);
+      return successions(question, own.countedFrom, every, times).map(isoOf);
     },
     /** What was sown the year before, to be wished again. */
     sources(nowMs: number, asked: number | null): SeasonSources {

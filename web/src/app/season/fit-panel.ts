@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Subscription } from 'rxjs';
-import { switchMap } from 'rxjs';
+import { map, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import type { Season, SeasonActRequest, SeasonLot } from '@fresh-tuck/contract';
-import { fitChangeInWords, fitLead } from '@fresh-tuck/core/words';
+import { carryInWords, fitChangeInWords, fitLead } from '@fresh-tuck/core/words';
 import type { ApiProblem } from '../data/transport/transport.service';
 import type { Fit, FitQuestion } from './fit.messages';
 import { FitService } from './fit.service';
@@ -13,6 +13,18 @@ import { SeasonService } from './season.service';
 
 type Change = Fit['changes'][number];
 type Wishes = SeasonActRequest['wishes'];
+/** What is said of wishes and carried, as one act. */
+type Said = Required<Pick<SeasonActRequest, 'wishes' | 'carries'>>;
+/** A change as it is shown. @property id of the lot, or of what is carried */
+interface ShownChange {
+  readonly id: string;
+  readonly lead: string;
+  readonly text: string;
+  readonly title: string;
+  readonly said: Said;
+  /** The lot that it is of; null for what is carried. */
+  readonly lot: SeasonLot | null;
+}
 const DAY_MS = 86_400_000;
 const isoOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
 
@@ -53,6 +65,8 @@ export class FitPanel {
 
   protected readonly done = signal(0);
   protected readonly failed = signal<string | null>(null);
+  /** What stands there and is not to be carried, as was said of this plan. */
+  private readonly left = signal<ReadonlySet<string>>(new Set());
   private readonly answer = signal<{ readonly fit: Fit; readonly question: FitQuestion } | null>(null);
   private asking: Subscription | null = null;
 
@@ -61,14 +75,20 @@ export class FitPanel {
     if (!answer) return null;
     const { fit, question } = answer;
     const { lots, year } = this.season();
-    const changes = fit.changes.flatMap((change) => {
+    const changes = fit.changes.flatMap((change): ShownChange[] => {
       const lot = lots.find(({ wishId }) => wishId === change.lotId);
       const asked = question.lots.find(({ id }) => id === change.lotId);
       if (!lot || !asked) return [];
       const words = fitChangeInWords(change, asked, lot.words.plants, lot.yields as Parameters<typeof fitChangeInWords>[3], year);
-      return [{ lot, ...words, wishes: wishesOf(change, lot, asked.start) }];
+      return [{ id: lot.wishId, title: lot.title, ...words, lot, said: { wishes: wishesOf(change, lot, asked.start), carries: [] } }];
     });
-    return { lead: fitLead(changes.length, fit), changes };
+    const carries = fit.carries.map((carry): ShownChange => {
+      const { id, title, trayIds, place } = carry;
+      const carried = trayIds.map((trayId) => ({ trayId, spotId: place.id }));
+      return { id, title, ...carryInWords(carry), lot: null, said: { wishes: [], carries: carried } };
+    });
+    const all = [...carries, ...changes];
+    return { lead: fitLead(all.length, fit), changes: all };
   });
   protected readonly percent = computed(() => Math.round(this.done() * 100));
 
@@ -84,6 +104,10 @@ export class FitPanel {
     this.asking = this.api
       .fit(this.season().year)
       .pipe(
+        map((question) => ({
+          ...question,
+          standing: question.standing.map((one) => (this.left().has(one.id) ? { ...one, carry: null } : one)),
+        })),
         switchMap((question) =>
           this.fits.plan(question).pipe(
             switchMap((reply) => {
@@ -104,18 +128,29 @@ export class FitPanel {
   }
 
   /** One change, or all of them, as one act. */
-  protected take(wishes: Wishes, count: number): void {
-    this.service.say(wishes, count === 1 ? 'Changed so.' : `${count} lots are changed: the year fits.`, () => this.closed.emit());
+  protected take(said: Said, count: number): void {
+    this.service.say(
+      said.wishes,
+      count === 1 ? 'Changed so.' : `${count} changes are made, all at once.`,
+      () => this.closed.emit(),
+      said.carries,
+    );
   }
   protected takeAll(): void {
     const changes = this.plan()?.changes ?? [];
-    this.take(
-      changes.flatMap(({ wishes }) => wishes),
-      changes.length,
-    );
+    const said = {
+      wishes: changes.flatMap((change) => change.said.wishes),
+      carries: changes.flatMap((change) => change.said.carries),
+    };
+    this.take(said, changes.length);
   }
-  /** A lot that is to stay as it is: the plan is made anew around it. */
-  protected pin(lot: SeasonLot): void {
+  /** What is to stay as it is: the plan is made anew around it. */
+  protected leave({ id, lot }: ShownChange): void {
+    if (!lot) {
+      this.left.update((left) => new Set([...left, id]));
+      this.ask();
+      return;
+    }
     this.service.say(
       [{ wishId: lot.wishId, words: { ...lot.words, start: isoOf(lot.start), pinned: true } }],
       `${lot.title} stays as it is.`,

@@ -31,11 +31,16 @@ export class SeasonService {
       .subscribe((season) => this.shown.set(season));
   }
 
-  /** Says wishes, all as one act. @param text what the line says that was done */
-  say(wishes: SeasonActRequest['wishes'], text: string, done: () => void = () => undefined): void {
+  /** Says wishes, all as one act. @param text what the line says that was done; @param carries trays that it carries elsewhere */
+  say(
+    wishes: SeasonActRequest['wishes'],
+    text: string,
+    done: () => void = () => undefined,
+    carries: SeasonActRequest['carries'] = [],
+  ): void {
     const id = uuid();
     const year = this.all()?.year ?? new Date().getFullYear();
-    this.send(this.api.act({ id, year, wishes }), text, () => this.api.undoAct({ id: uuid(), actId: id }), done);
+    this.send(this.api.act({ id, year, wishes, carries }), text, () => this.api.undoAct({ id: uuid(), actId: id }), done);
   }
 
   /** Changes some of what a wish says, and leaves the rest. */

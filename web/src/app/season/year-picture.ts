@@ -42,7 +42,7 @@ export class YearPicture {
     if (!drawing) return [];
     const { rooms, span } = this.season();
     return rooms
-      .filter(({ holds, kind, overflows }) => (kind === 'lit' && holds !== null) || overflows.length > 0)
+      .filter(({ holds, kind, lots, overflows }) => (kind === 'lit' && holds !== null && lots.length > 0) || overflows.length > 0)
       .map((room) => {
         const lots = room.lots.map(({ wishId, ...lot }) => ({ id: wishId, ...lot }));
         return { room, ...strata({ ...room, lots, first: span.first }, drawing.scale, drawing.width) };
