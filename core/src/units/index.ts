@@ -1,4 +1,5 @@
 /** Quantities, local time and words for numbers. */
+export * from './counting.js';
 export * from './durations.js';
 export * from './half-hours.js';
 export * from './local-time.js';

@@ -1,5 +1,5 @@
 import type { Carry, DayNumber, Fit, FitChange, FitLot, Yield } from '../season/index.js';
-import { counted, numberWord } from '../units/index.js';
+import { capital, counted, numberWord } from '../units/index.js';
 import { dayInWords } from './season.js';
 
 const RIPENS: Readonly<Record<Yield, string>> = {
@@ -76,6 +76,6 @@ export const carryInWords = ({ title, plants, place }: Carry): { readonly lead: 
 export function fitLead(changes: number, { overfullAnyway }: Pick<Fit, 'overfullAnyway'>): string {
   const anyway = 'What stands there already is more than its room, and no more of it can be carried elsewhere.';
   if (changes === 0) return overfullAnyway ? anyway : 'Everything fits as it is wished.';
-  const made = `${numberWord(changes).replace(/^./, (letter) => letter.toUpperCase())} ${changes === 1 ? 'change' : 'changes'}`;
+  const made = `${capital(numberWord(changes))} ${changes === 1 ? 'change' : 'changes'}`;
   return overfullAnyway ? `${made}, and nothing more will be too much than is already. ${anyway}` : `${made} and everything fits.`;
 }

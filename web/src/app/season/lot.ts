@@ -15,6 +15,8 @@ import { SeasonApi } from './season.api';
 import { SeasonService } from './season.service';
 
 const DAY_MS = 86_400_000;
+/** A start within so many days is this week's. */
+const DUE_DAYS = 7;
 const isoOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
 
 const dated = (day: number): string =>
@@ -43,6 +45,8 @@ export class LotScreen {
   );
   protected readonly lot = computed(() => this.chain()?.lot);
   protected readonly begun = computed(() => this.lot()?.state !== 'planned');
+  /** Whether its day is this week's, or over. */
+  protected readonly soon = computed(() => (this.lot()?.start ?? Infinity) < (this.all()?.today ?? 0) + DUE_DAYS);
   protected readonly plants = text('', wholeFrom(1, 400));
   protected readonly every = text('14', wholeFrom(2, 90));
   protected readonly times = text('3', wholeFrom(2, 12));
