@@ -87,6 +87,8 @@ export const seasonRoom = z.object({
   id: z.string(),
   name: z.string(),
   kind: z.enum(ROOM_KINDS),
+  /** The place of the house that it is; null for beds and racks. */
+  spotId: z.string().nullable(),
   holds: z.number().nullable(),
   stepDays: z.number(),
   promised: z.array(z.number()),

@@ -176,16 +176,18 @@ function stemMarks(stem: Stem, nth: number, rises: number, layout: Layout, input
   const nameCls = stem.due ? 'name due' : 'name';
   if (narrow) {
     const w = textWidth(stem.title, SIZE.name);
-    const x = Math.min(Math.max(xs - 4, 6), width - w - 6);
+    // Left of where it rises: right of that rise those that go out later.
+    const x = Math.max(Math.min(xs - 4, (stem.out ? xo - 8 : width - 6) - w), 6);
     marks.push({ kind: 'text', x, y: yb - 11, text: stem.title, anchor: 'start', cls: nameCls, of });
     // Its name stands far below: it is said once more, and never beyond the edge.
     const text = `${stem.title.replace(/\s*[,/].*$/, '')}: ${stem.end}`;
     marks.push({
       kind: 'text',
-      x: Math.min(Math.max(xe + 8, textWidth(text, SIZE.name) + 8), width - 4),
+      // Right of where it rises: left of that rise those that went out before.
+      x: Math.max(Math.min(from + 2, width - 4 - textWidth(text, SIZE.name)), 4),
       y: ya - 11,
       text,
-      anchor: 'end',
+      anchor: 'start',
       cls: stem.trouble ? 'end trouble' : 'end',
       of,
     });

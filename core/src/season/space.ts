@@ -14,6 +14,8 @@ export interface Room {
   readonly id: string;
   readonly name: string;
   readonly kind: RoomKind;
+  /** The place of the house that it is, where it is one. */
+  readonly spotId?: string;
   /** Null where nobody said. */
   readonly holds: number | null;
 }

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { capital, counted, rangeInWords } from './counting.js';
-import { wordsFor } from './words.js';
 import { about, before, due } from './half-hours.js';
 import { lookingTimes } from './looking-times.js';
 import { offsetHours, wallClock, yearAt } from './local-time.js';

@@ -25,14 +25,15 @@ export function fitChangeInWords(
   year: number,
 ): { readonly lead: string; readonly text: string } {
   const when = (day: DayNumber): string => dayInWords(day, year);
-  const end = endLater === 0 ? '' : `${RIPENS[what]} ${days(endLater)} ${endLater > 0 ? 'later' : 'sooner'}`;
+  const sooner = endLater < 0 ? capital(`${RIPENS[what]} ${days(endLater)} sooner. `) : '';
+  const end = endLater <= 0 ? '' : `${RIPENS[what]} ${days(endLater)} later`;
   const lost =
     chanceBefore !== null && chanceAfter !== null && chanceBefore - chanceAfter >= SAME
       ? `in time ${tenths(chanceAfter)} instead of ${tenths(chanceBefore)}`
       : '';
   const cost = [end, lost].filter((text) => text !== '').join(', ');
   // How much slower a place without a lamp grows nobody has counted.
-  const costs = cost !== '' ? `It costs: ${cost}.` : way.kind === 'lit' ? '' : 'It costs nothing in the end.';
+  const costs = cost !== '' ? `It costs: ${cost}.` : way.kind === 'lit' || endLater < 0 ? '' : 'It costs nothing in the end.';
   if (keeps === 0)
     return {
       lead: `${title}: not this year`,
@@ -63,7 +64,7 @@ export function fitChangeInWords(
             : by < 0
               ? 'It has left before the fullest days. '
               : 'Nothing else makes room. ';
-  return { lead: `${title} ${parts.join('; ')}`, text: `${why}${costs}`.trim() };
+  return { lead: `${title} ${parts.join('; ')}`, text: `${why}${sooner}${costs}`.trim() };
 }
 
 /** Seedlings that a plan carries elsewhere: what is done, and why it is these. */

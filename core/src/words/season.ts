@@ -162,7 +162,7 @@ const amount = (kind: Room['kind'], size: number): string => {
 
 /** A room's room: "Room on the lit shelf: 72 cells". */
 export const roomInWords = ({ name, kind, holds }: Room): string =>
-  holds === null ? `${name}: nobody has said how much stands there` : `${name}: room for ${amount(kind, holds)}`;
+  holds === null ? `${name}: nobody has said how many ${UNITS[kind].many} stand there` : `${name}: room for ${amount(kind, holds)}`;
 
 /** What does not fit, and who stands there then. @param titleOf a lot's title */
 export function overflowInWords(

@@ -45,10 +45,13 @@ export function seasonRooms({ beds, care, racks, season, spots }: Pick<Reader, '
       ]);
       const lit = places
         .filter(({ id }) => growsOn.has(id))
-        .map(({ id, name }): Room => ({ id, name, kind: 'lit', holds: said.get(id) ?? null }));
+        .map(({ id, name }): Room => ({ id, spotId: id, name, kind: 'lit', holds: said.get(id) ?? null }));
       // Bags are counted as bags, also where pots stand beside them under a lamp.
       const warm = new Map(
-        places.map(({ id, name, holds }) => [id, { id: growsOn.has(id) ? `${id} bags` : id, name, kind: 'warm', holds } satisfies Room]),
+        places.map(({ id, name, holds }) => [
+          id,
+          { id: growsOn.has(id) ? `${id} bags` : id, spotId: id, name, kind: 'warm', holds } satisfies Room,
+        ]),
       );
       const racksThere = racks.list();
       const rackId = racksThere[0]?.id ?? null;

@@ -125,6 +125,7 @@ export function roomShown(
     .filter(({ room, lots: here }) => here.length > 0 || porches.has(room.id))
     .map(({ room, promised, lots: here, overflows }) => ({
       ...room,
+      spotId: room.spotId ?? null,
       stepDays: STEP_DAYS,
       promised: sampled(promised),
       lots: here.map(({ lotId, mean }) => {

@@ -18,9 +18,11 @@ import { SeasonService } from './season.service';
         label="Room"
         [text]="room().holds === null ? 'nobody has said how many cells' : room().holds + ' cells'"
         [fixed]="room().holds !== null"
-        [missing]="room().holds === null"
+        [missing]="room().holds === null && room().lots.length > 0"
       >
-        <p class="soft">Count cells of 4 cm edge to edge; a 9 cm pot takes five of them.</p>
+        <p class="soft">
+          Count cells of 4 cm edge to edge; a 9 cm pot takes five of them. A plan carries seedlings only to places whose room is said.
+        </p>
         <ft-field label="Cells" mode="numeric" [control]="cells" accepted="A whole number from 1 to 5000." />
         <button matButton="outlined" type="button" class="plain" (click)="save()">So many stand there</button> </ft-word
       >.

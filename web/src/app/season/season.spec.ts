@@ -44,7 +44,15 @@ const lot = (more: Partial<SeasonLot> = {}): SeasonLot => ({
     ['planted_out', 43],
     ['ripe', 125],
   ]),
-  ...{ countedFrom: day('2026-04-14'), chance: 0.9, nextYear: false, endInWords: 'first fruit 17 August', inTrouble: false, cells: 12, late: null },
+  ...{
+    countedFrom: day('2026-04-14'),
+    chance: 0.9,
+    nextYear: false,
+    endInWords: 'first fruit 17 August',
+    inTrouble: false,
+    cells: 12,
+    late: null,
+  },
   ...more,
 });
 const edge = (a: string, b: string, c: string) => ({ at10: day(a), at50: day(b), at90: day(c), years: 19, none: 0 });
@@ -62,6 +70,7 @@ const season = (more: Partial<Season> = {}): Season => ({
 const room = (over: boolean): Season['rooms'][number] => ({
   ...{
     id: 'lit',
+    spotId: 'lit',
     name: 'Lamp shelf',
     kind: 'lit',
     holds: 10,
