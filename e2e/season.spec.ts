@@ -1,6 +1,6 @@
 import type { APIRequestContext, Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import type { Season, SeasonLot, Sitting, SittingName } from '@fresh-tuck/contract';
+import type { Nursery, Season, SeasonLot, Sitting, SittingName } from '@fresh-tuck/contract';
 import { batchBody, lookBody, moveBody, packetBody } from '@fresh-tuck/contract/testing';
 import { button, expect, inWord, test, type App } from './app.js';
 import { householdOn } from './household.js';
@@ -23,6 +23,12 @@ const BOX = [
   ['cosmos', 'White Cap'],
   ['bean-runner', 'Signal Mast'],
 ] as const;
+
+/** A dark place with a lamp over it. */
+const LAMP_LIGHT = {
+  ...{ daylit: 'dark', facing: 'noon', glazing: 'two', metresIn: 0, opposite: false },
+  lamp: { kind: 'white', micromol: 190, gapCm: 28, watts: 36, hours: null },
+};
 
 /** A household with its frost said, and what a season needs of it. */
 async function household(own: App, request: APIRequestContext) {
@@ -97,9 +103,7 @@ test('a melon that came nineteen days late is started sooner, and a second lot i
   await home.send('post', `batches/${batch.id}/moves`, moveBody({ uncounted: 4, destination: 'cup' }));
   await home.send('post', `batches/${batch.id}/closings`, { id: uuid(), reason: 'all_moved' });
   await own.restart('2025-06-14T12:00:00+02:00');
-  const { places } = (await (await request.get(`${own.address}api/nursery`)).json()) as {
-    places: { trays: { plants: { number: number }[] }[] }[];
-  };
+  const { places } = (await (await request.get(`${own.address}api/nursery`)).json()) as Nursery;
   const numbers = places.flatMap(({ trays }) => trays).flatMap(({ plants }) => plants.map(({ number }) => number));
   await home.send('post', 'nursery/acts', { id: uuid(), numbers, said: { kind: 'stage', stage: 'planted_out' }, at: null });
   await own.restart('2026-03-20T18:30:00+01:00');
@@ -180,9 +184,7 @@ test('a lit shelf that will not hold everything is solved by two shifts, and one
   const home = await household(own, request);
   const litId = uuid();
   await home.send('post', 'spots', { id: litId, name: 'Lamp shelf', kind: 'room' });
-  const lamp = { kind: 'white', micromol: 190, gapCm: 28, watts: 36, hours: null };
-  const light = { daylit: 'dark', facing: 'noon', glazing: 'two', metresIn: 0, opposite: false, lamp };
-  await home.send('post', `spots/${litId}/light`, { id: uuid(), light, at: null });
+  await home.send('post', `spots/${litId}/light`, { id: uuid(), light: LAMP_LIGHT, at: null });
   for (const [cropId, variety, start] of [
     ['lettuce', 'Sandbar', '2026-04-20'],
     ['kale', 'Grey Gull', '2026-04-20'],
@@ -206,6 +208,41 @@ test('a lit shelf that will not hold everything is solved by two shifts, and one
   expect(new Set(fitted.lots.map(({ start }) => dayOf(start))).size).toBeGreaterThan(1);
   await button(page, 'Undo').click();
   await expect(page.getByRole('heading', { name: /cells too many from/ })).toBeVisible();
+});
+
+test('young kale under a full lamp is carried to the porch by the plan, and back by Undo', async ({ page, own, request }) => {
+  const home = await household(own, request);
+  const [litId, porchId] = [uuid(), uuid()];
+  await home.send('post', 'spots', { id: litId, name: 'Lamp shelf', kind: 'room' });
+  await home.send('post', `spots/${litId}/light`, { id: uuid(), light: LAMP_LIGHT, at: null });
+  await home.send('post', 'spots', { id: porchId, name: 'Back porch', kind: 'cool_room' });
+  const kale = batchBody(await home.packet('kale', 'Grey Gull'), home.spotId, { seeds: 16 });
+  await home.send('post', 'batches', kale);
+  await home.send('post', `batches/${kale.id}/looks`, lookBody(16));
+  await home.send('post', `batches/${kale.id}/moves`, moveBody({ uncounted: 16, destination: 'cell' }));
+  const { places } = (await (await request.get(`${own.address}api/nursery`)).json()) as Nursery;
+  const numbers = places.flatMap(({ trays }) => trays).flatMap(({ plants }) => plants.map(({ number }) => number));
+  await home.send('post', 'nursery/acts', { id: uuid(), numbers, said: { kind: 'stage', stage: 'true_leaves' }, at: null });
+  await home.send('post', 'nursery/care', { id: uuid(), trayIds: [kale.id], done: { kind: 'place', spotId: litId }, at: null });
+  for (const spotId of [litId, porchId]) await home.send('post', 'season/rooms', { id: uuid(), spotId, cells: 60 });
+  // Marigolds for the same weeks: for them alone the lamp is large enough.
+  await home.wish(await home.packet('marigold', 'Rust Bucket', { seedCount: 300 }), 'marigold', 8, { start: '2026-04-12' });
+
+  await page.goto(`${own.address}season`);
+  await expect(page.getByRole('heading', { name: /cells too many from/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Show a plan that fits' }).click();
+  await expect(page.getByRole('heading', { name: 'One change and everything fits.' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Kale, Grey Gull: the 16 that stand there carried to Back porch' })).toBeVisible();
+  await page.getByRole('button', { name: 'Change it so' }).click();
+  await expect(page.getByRole('heading', { name: /cells too many from/ })).toBeHidden();
+  const stands = async (): Promise<string[]> => {
+    const nursery = (await (await request.get(`${own.address}api/nursery`)).json()) as Nursery;
+    return nursery.places.filter(({ trays }) => trays.length > 0).map(({ name }) => name);
+  };
+  expect(await stands()).toEqual(['Back porch']);
+  await button(page, 'Undo').click();
+  await expect(page.getByRole('heading', { name: /cells too many from/ })).toBeVisible();
+  expect(await stands()).toEqual(['Lamp shelf']);
 });
 
 test('frost by a station’s nights: a file comes in, another summer’s does not', async ({ page, own, request }) => {

@@ -3,7 +3,7 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
-import type { About, Season, SeasonChain, SeasonDue, SeasonFit, SeasonSources } from '@fresh-tuck/contract';
+import type { About, Nursery, Season, SeasonChain, SeasonDue, SeasonFit, SeasonSources } from '@fresh-tuck/contract';
 import { lookBody, moveBody } from '@fresh-tuck/contract/testing';
 import { dayNumber, isoOf, planThatFits } from '@fresh-tuck/core/season';
 import { asks, batchBody, household, NOW_MS, packetBody, type Household } from '../testing/household.js';
@@ -223,6 +223,95 @@ describe('the season', () => {
     await post('season/undos', { recordId });
     expect((await get<Season>('season')).frost.source).toBe('said');
     await post('season/frost', { ...FROST, recordId }, 422);
+  });
+
+  it('carries what stands under a full lamp to a porch that holds it, as one act that is undone in one', async () => {
+    const lamp = { kind: 'white', micromol: 190, gapCm: 28, watts: 36, hours: null };
+    const light = { daylit: 'dark', facing: 'noon', glazing: 'two', metresIn: 0, opposite: false, lamp };
+    const [litId, porchId] = [uuid(), uuid()];
+    await post('spots', { id: litId, name: 'Lit shelf', kind: 'room' });
+    await post(`spots/${litId}/light`, { light, at: null });
+    await post('spots', { id: porchId, name: 'Porch', kind: 'cool_room' });
+    /** Young plants of a crop under the lamp. */
+    const raised = async (cropId: string, stage: string | null): Promise<string> => {
+      const body = batchBody(await packet({ cropId, variety: 'Any', seedCount: 60 }), home.spotId, { seeds: 10 });
+      await post('batches', body);
+      await post(`batches/${body.id}/looks`, lookBody(10));
+      const before = new Set(home.services.stands.nursed());
+      await post(`batches/${body.id}/moves`, moveBody({ uncounted: 10, destination: 'cell' }));
+      const numbers = home.services.stands.nursed().filter((number) => !before.has(number));
+      if (stage) await post('nursery/acts', { numbers, said: { kind: 'stage', stage }, at: null });
+      await post('nursery/care', { trayIds: [body.id], done: { kind: 'place', spotId: litId }, at: null });
+      return body.id;
+    };
+    const kale = await raised('kale', 'true_leaves');
+    await raised('leek', 'seed_leaves');
+    await raised('celeriac', 'true_leaves');
+    await raised('tomatillo', 'true_leaves');
+    const fitted = async () => planThatFits(await get<SeasonFit>('season/fit'));
+    const roomFor = (spotId: string, cells: number) => post<Season>('season/rooms', { spotId, cells });
+    const full = await roomFor(litId, 34);
+    expect(full.rooms.find(({ id }) => id === litId)?.overflows.length).toBeGreaterThan(0);
+    // A porch of which nobody said the room is offered to be said, and nothing is carried there.
+    expect(full.rooms.find(({ id }) => id === porchId)).toEqual(jasmine.objectContaining({ holds: null, lots: [], spotId: porchId }));
+    expect((await fitted()).carries).toEqual([]);
+    await roomFor(porchId, 40);
+    const { carries, changes } = await fitted();
+    // Kale alone: leeks are fresh, celeriac would run to flower, tomatillo bears no cold.
+    expect([carries.map(({ trayIds, plants, place }) => [trayIds, plants, place.name]), changes]).toEqual([[[[kale], 10, 'Porch']], []]);
+    const act = uuid();
+    const carried = carries.flatMap(({ trayIds, place }) => trayIds.map((trayId) => ({ trayId, spotId: place.id })));
+    const after = await post<Season>('season/acts', { id: act, year: 2026, wishes: [], carries: carried });
+    const there = ({ rooms }: Season, id: string) => rooms.find((one) => one.id === id)?.lots.map(({ title }) => title) ?? [];
+    expect([there(after, porchId), there(after, litId).includes('Kale, Any')]).toEqual([['Kale, Any'], false]);
+    const { places } = await get<Nursery>('nursery');
+    expect(places.find(({ spotId }) => spotId === porchId)?.trays.map(({ id }) => id)).toEqual([kale]);
+    expect(there(await post<Season>('season/acts/undos', { actId: act }), porchId)).toEqual([]);
+    // Potted on they stand apart, and are carried by themselves.
+    const numbers =
+      (await get<Nursery>('nursery')).places
+        .flatMap(({ trays }) => trays)
+        .find(({ id }) => id === kale)
+        ?.plants.map(({ number }) => number) ?? [];
+    await post('nursery/acts', {
+      numbers: numbers.slice(0, 6),
+      said: { kind: 'potted', destination: 'cup', millilitres: 300, last: false },
+      at: null,
+    });
+    const parts = (await get<SeasonFit>('season/fit')).standing.filter(({ carry }) => carry?.title === 'Kale, Any');
+    expect(parts.map(({ carry }) => carry?.plants).sort()).toEqual([4, 6]);
+    const refused = (more: object) => post<{ detail: string }>('season/acts', { year: 2026, wishes: [], ...more }, 422);
+    expect((await refused({})).detail).toContain('wishes must name at least one');
+    expect((await refused({ carries: [{ trayId: uuid(), spotId: porchId }] })).detail).toContain(
+      'carries.0.trayId must be trays that stand in the nursery',
+    );
+    expect((await refused({ carries: [{ trayId: kale, spotId: uuid() }] })).detail).toContain(
+      'carries.0.spotId must be a place of the house',
+    );
+  });
+
+  it('counts what should have been started from today, and bags under a lamp as bags', async () => {
+    const dillId = await packet({ cropId: 'dill', variety: 'Net Loft', seedCount: 200 });
+    const [late, now] = [uuid(), uuid()];
+    await say(wish({ cropId: 'dill', packetId: dillId, plants: 6, start: '2026-03-20' }), late);
+    const season = await say(wish({ cropId: 'dill', packetId: dillId, plants: 6, start: '2026-04-11' }), now);
+    const [behind, today] = [lotOf(season, late), lotOf(season, now)];
+    expect([isoOf(behind.start), isoOf(behind.countedFrom)]).toEqual(['2026-03-20', '2026-04-11']);
+    expect(behind.stages).toEqual(today.stages);
+    expect(season.due.find(({ wishId }) => wishId === late)?.lead).toMatch(/^Dill, Net Loft, since 20 March/);
+    const chain = await get<SeasonChain>(`season/wishes/${late}`);
+    expect([
+      chain.text.startsWith('It was to be started on 20 March; started today it is in time with'),
+      chain.shifts.map(({ days }) => days),
+    ]).toEqual([true, [0, 7, 14]]);
+    // The warm place gets a lamp: the bag there is one bag and no cell.
+    const lamp = { kind: 'white', micromol: 190, gapCm: 28, watts: 36, hours: null };
+    await post(`spots/${home.spotId}/light`, {
+      light: { daylit: 'dark', facing: 'noon', glazing: 'two', metresIn: 0, opposite: false, lamp },
+      at: null,
+    });
+    const lit = (await get<Season>('season')).rooms.filter(({ spotId }) => spotId === home.spotId);
+    expect(lit.map(({ kind }) => kind).sort()).toEqual(['lit', 'warm']);
   });
 
   it('refuses a wish that cannot be, in a sentence that names it', async () => {

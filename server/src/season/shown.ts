@@ -7,6 +7,8 @@ import { FROST_C, type SeasonLots } from './lots.js';
 
 /** Days in which a start is due: a week. */
 const DUE_DAYS = 7;
+/** A start that is behind us is not asked for where its chance is less. */
+const HARDLY = 0.1;
 /** Room is drawn in steps of so many days. */
 const STEP_DAYS = 4;
 
@@ -99,15 +101,19 @@ export function lotShown(lot: Lot, year: number): SeasonLot {
 
 /** What is still to be begun by the end of the week, the most pressing first. */
 export function dueOf(lots: readonly SeasonLot[], today: DayNumber, year: number): Season['due'] {
-  return lots
-    .filter(({ state, start, seeds, stages }) => state === 'planned' && seeds !== null && stages.length > 0 && start < today + DUE_DAYS)
-    .sort((a, b) => (a.until ?? Infinity) - (b.until ?? Infinity) || a.start - b.start)
-    .map((lot) => ({
-      wishId: lot.wishId,
-      packetId: lot.packetId,
-      late: lot.until !== null && today > lot.until,
-      ...dueInSeason({ ...lot, today }, year),
-    }));
+  return (
+    lots
+      .filter(({ state, start, seeds, stages }) => state === 'planned' && seeds !== null && stages.length > 0 && start < today + DUE_DAYS)
+      // Of what would hardly ever be in time any more nobody is asked to start it.
+      .filter(({ start, chance }) => start >= today || chance === null || chance >= HARDLY)
+      .sort((a, b) => (a.until ?? Infinity) - (b.until ?? Infinity) || a.start - b.start)
+      .map((lot) => ({
+        wishId: lot.wishId,
+        packetId: lot.packetId,
+        late: lot.until !== null && today > lot.until,
+        ...dueInSeason({ ...lot, today }, year),
+      }))
+  );
 }
 
 /** Rooms in steps, with who stands there and what does not fit. @param porches are shown though nothing stands there: their room may be said */
