@@ -47,26 +47,27 @@ export interface LotNeed {
   readonly variance: Float64Array;
 }
 
-/** Chance by the end of each day of a span that it has come. */
-function risen({ from, mass }: DayLaw, { first, days }: Span): Float64Array {
-  const by = new Float64Array(days);
+/** The chance that it has come, day after day. @returns what is asked for each next day, rising */
+function risingFrom({ from, mass }: DayLaw): (day: number) => number {
   let [sum, nth] = [0, 0];
-  for (let day = 0; day < days; day++) {
+  return (day) => {
     // Half a step on either side belongs to a step.
-    while (nth < mass.length && from + nth * STEP <= first + day + 0.25) sum += mass[nth++] ?? 0;
-    by[day] = Math.min(sum, 1);
-  }
-  return by;
+    while (nth < mass.length && from + nth * STEP <= day + STEP / 2) sum += mass[nth++] as number;
+    return Math.min(sum, 1);
+  };
 }
 
 /** What one use takes day by day, added to a need. */
-function addUse(need: LotNeed, { size, from, to }: Use, span: Span): void {
-  const [here, gone] = [risen(from, span), to && risen(to, span)];
-  for (let day = 0; day < span.days; day++) {
-    const chance = Math.max((here[day] ?? 0) - (gone?.[day] ?? 0), 0);
-    if (chance === 0) continue;
-    need.mean[day] = (need.mean[day] ?? 0) + size * chance;
-    need.variance[day] = (need.variance[day] ?? 0) + size * size * chance * (1 - chance);
+function addUse(need: LotNeed, { size, from, to }: Use, { first, days }: Span): void {
+  // Nothing is there before the first day of its coming, nor after the last of its going.
+  const begins = Math.max(Math.floor(from.from), first);
+  const ends = to ? Math.min(Math.ceil(to.from + to.mass.length * STEP) + 1, first + days) : first + days;
+  const [here, gone] = [risingFrom(from), to && risingFrom(to)];
+  for (let day = begins; day < ends; day++) {
+    const chance = here(day) - (gone ? gone(day) : 0);
+    if (chance <= 0) continue;
+    (need.mean[day - first] as number) += size * chance;
+    (need.variance[day - first] as number) += size * size * chance * (1 - chance);
   }
 }
 
@@ -103,10 +104,10 @@ export interface Overflow {
 export interface RoomYear {
   readonly room: Room;
   /** Day by day: what is expected, and what is promised. */
-  readonly expected: readonly number[];
-  readonly promised: readonly number[];
+  readonly expected: Float64Array;
+  readonly promised: Float64Array;
   /** Each lot that stands there, day by day, in the order in which they come. */
-  readonly lots: readonly { readonly lotId: string; readonly mean: readonly number[] }[];
+  readonly lots: readonly { readonly lotId: string; readonly mean: Float64Array }[];
   readonly overflows: readonly Overflow[];
 }
 
@@ -116,13 +117,13 @@ const GRAIN = 0.05;
 /** Stretches of days on which a room does not hold what is promised of it. */
 function overflowsOf(
   room: Room,
-  need: LotNeed,
+  need: Float64Array,
   lots: readonly { readonly lotId: string; readonly need: LotNeed }[],
   first: DayNumber,
 ): Overflow[] {
   const { holds } = room;
   if (holds === null) return [];
-  const over = Array.from(need.mean, (mean, day) => promised(mean, need.variance[day] ?? 0) - holds);
+  const over = need.map((value) => value - holds);
   const found: Overflow[] = [];
   let day = 0;
   while (day < over.length) {
@@ -152,25 +153,29 @@ function overflowsOf(
 
 /** Every room through a span: who stands there, what must be held free, and where it overflows. */
 export function roomYears(rooms: readonly Room[], lots: readonly LotUses[], span: Span): RoomYear[] {
-  const known = lots.map(({ lotId, uses }) => ({ lotId, needs: lotNeeds(uses, span) }));
+  const byRoom = new Map<string, { readonly lotId: string; readonly need: LotNeed; readonly comes: number }[]>();
+  for (const { lotId, uses } of lots)
+    for (const [roomId, need] of lotNeeds(uses, span)) {
+      const here = byRoom.get(roomId) ?? [];
+      here.push({ lotId, need, comes: need.mean.findIndex((size) => size > GRAIN) });
+      byRoom.set(roomId, here);
+    }
   return rooms.map((room) => {
-    const here = known.flatMap(({ lotId, needs }) => {
-      const need = needs.get(room.id);
-      return need ? [{ lotId, need }] : [];
-    });
+    const here = (byRoom.get(room.id) ?? []).sort((a, b) => a.comes - b.comes);
     const all = nothing(span.days);
     for (const { need } of here)
       for (let day = 0; day < span.days; day++) {
-        all.mean[day] = (all.mean[day] ?? 0) + (need.mean[day] ?? 0);
-        all.variance[day] = (all.variance[day] ?? 0) + (need.variance[day] ?? 0);
+        if (need.mean[day] === 0) continue;
+        (all.mean[day] as number) += need.mean[day] as number;
+        (all.variance[day] as number) += need.variance[day] as number;
       }
-    const comes = ({ need }: { readonly need: LotNeed }): number => need.mean.findIndex((size) => size > GRAIN);
+    const held = all.mean.map((mean, day) => promised(mean, all.variance[day] as number));
     return {
       room,
-      expected: [...all.mean],
-      promised: Array.from(all.mean, (mean, day) => promised(mean, all.variance[day] ?? 0)),
-      lots: [...here].sort((a, b) => comes(a) - comes(b)).map(({ lotId, need }) => ({ lotId, mean: [...need.mean] })),
-      overflows: overflowsOf(room, all, here, span.first),
+      expected: all.mean,
+      promised: held,
+      lots: here.map(({ lotId, need }) => ({ lotId, mean: need.mean })),
+      overflows: overflowsOf(room, held, here, span.first),
     };
   });
 }

@@ -5,6 +5,7 @@ import type { SecondStep } from '@fresh-tuck/core/parcel';
 import { v7 as uuid } from 'uuid';
 import type * as z from 'zod';
 import type { Database } from '../db/database.js';
+import { pastStamp } from '../db/past-stamp.js';
 import { all, first, value, write } from '../db/statements.js';
 import { closed, counting, happened, stood, untucked } from '../db/standing.js';
 import { Problem } from '../http/problem.js';
@@ -59,6 +60,7 @@ export function batchStore(db: Database) {
       JOIN batch b ON b.id = e.batch_id JOIN packet p ON p.id = b.packet_id
     WHERE ${counting('e')} AND NOT ${untucked('b.id')} ORDER BY atMs DESC, e.at DESC`,
   );
+  const past = pastStamp(db);
   const insert = write<[NewBatch]>(
     db,
     `INSERT INTO batch (id, number, token, packet_id, method, purpose, seeds, taken, wanted, start_ms, chill_until_ms, soak_until_ms,
@@ -110,6 +112,8 @@ export function batchStore(db: Database) {
     /** A batch by what its label's code says; one that was taken back has no label any more. */
     byToken: (token: string): BatchRow | null => one(idByToken(token) ?? '') ?? null,
     liveIds: (): string[] => live().map(({ id }) => id),
+    /** The same for as long as what ended batches and former plants tell is. */
+    pastStamp: past,
     /** What ended batches, the latest first; a batch that was counted and closed stands twice. */
     ends,
     /** Every batch by number alone, for finding; the newest first. */

@@ -25,24 +25,32 @@ export interface Bearing {
 
 /** Finished batches by what they share with a packet, read once for as long as nothing changes. */
 export function pastEnds({ batches }: Pick<Stores, 'batches'>, stamp: () => string) {
-  let known: { stamp: string; all: readonly BatchEnd[]; byCrop: ReadonlyMap<string, readonly BatchEnd[]>; name: string } | null = null;
+  let known: {
+    stamp: string;
+    past: string;
+    all: readonly BatchEnd[];
+    byCrop: ReadonlyMap<string, readonly BatchEnd[]>;
+    name: string;
+  } | null = null;
 
   function index() {
     const now = stamp();
     if (known?.stamp === now) return known;
+    // Looks and readings come all day, ends now and then.
+    const past = batches.pastStamp();
+    if (known?.past === past) return (known = { ...known, stamp: now });
     const all = batches.ends();
     const name = createHash('sha1')
       .update(all.map(({ endId, lastEntry }) => `${endId} ${lastEntry}`).join())
       .digest('base64');
-    // Looks and readings come all day, ends now and then.
-    if (known?.name === name) return (known = { ...known, stamp: now });
+    if (known?.name === name) return (known = { ...known, stamp: now, past });
     const byCrop = new Map<string, BatchEnd[]>();
     for (const end of all) {
       const crop = byCrop.get(end.cropId);
       if (crop) crop.push(end);
       else byCrop.set(end.cropId, [end]);
     }
-    known = { stamp: now, all, byCrop, name };
+    known = { stamp: now, past, all, byCrop, name };
     return known;
   }
 

@@ -61,11 +61,14 @@ export function chainsOf(reader: Reader, packetView: PacketView) {
     return newest ? packets.packet(newest.id) : null;
   }
 
-  /** What former years of a crop tell, read once for as long as nothing is written: many wishes are of one crop. */
-  let past = { key: '', of: new Map<string, ReturnType<typeof seasons.of>>() };
+  /** What former years of a crop tell, read once for as long as nothing of it can have changed. */
+  let past = { stamp: '', key: '', of: new Map<string, ReturnType<typeof seasons.of>>() };
   function pastOf(cropId: string, zone: string, atMs: number) {
-    const key = `${reader.stamp()} ${atMs}`;
-    if (past.key !== key) past = { key, of: new Map() };
+    const stamp = `${reader.stamp()} ${atMs}`;
+    if (past.stamp !== stamp) {
+      const key = `${reader.batches.pastStamp()} ${atMs}`;
+      past = past.key === key ? { ...past, stamp } : { stamp, key, of: new Map() };
+    }
     const found = past.of.get(cropId) ?? seasons.of(cropId, zone, atMs);
     past.of.set(cropId, found);
     return found;

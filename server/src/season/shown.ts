@@ -125,8 +125,11 @@ export function roomShown(
 ): Season['rooms'] {
   const titles = new Map(lots.map((lot) => [lot.wish.wishId, titleOf(lot)]));
   const titleFor = (wishId: string): string => titles.get(wishId) ?? '';
-  const sampled = (values: readonly number[]): number[] =>
-    values.filter((_, day) => day % STEP_DAYS === 0).map((value) => Math.round(value * 10) / 10);
+  const sampled = (values: Float64Array): number[] => {
+    const steps: number[] = [];
+    for (let day = 0; day < values.length; day += STEP_DAYS) steps.push(Math.round((values[day] as number) * 10) / 10);
+    return steps;
+  };
   return all
     .filter(({ room, lots: here }) => here.length > 0 || porches.has(room.id))
     .map(({ room, promised, lots: here, overflows }) => ({
