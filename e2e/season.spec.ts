@@ -224,9 +224,10 @@ test('young kale under a full lamp is carried to the porch by the plan, and back
   const numbers = places.flatMap(({ trays }) => trays).flatMap(({ plants }) => plants.map(({ number }) => number));
   await home.send('post', 'nursery/acts', { id: uuid(), numbers, said: { kind: 'stage', stage: 'true_leaves' }, at: null });
   await home.send('post', 'nursery/care', { id: uuid(), trayIds: [kale.id], done: { kind: 'place', spotId: litId }, at: null });
-  for (const spotId of [litId, porchId]) await home.send('post', 'season/rooms', { id: uuid(), spotId, cells: 60 });
+  await home.send('post', 'season/rooms', { id: uuid(), spotId: litId, cells: 32 });
+  await home.send('post', 'season/rooms', { id: uuid(), spotId: porchId, cells: 30 });
   // Marigolds for the same weeks: for them alone the lamp is large enough.
-  await home.wish(await home.packet('marigold', 'Rust Bucket', { seedCount: 300 }), 'marigold', 8, { start: '2026-04-12' });
+  await home.wish(await home.packet('marigold', 'Rust Bucket', { seedCount: 300 }), 'marigold', 40, { start: '2026-04-12' });
 
   await page.goto(`${own.address}season`);
   await expect(page.getByRole('heading', { name: /cells too many from/ })).toBeVisible();
