@@ -64,7 +64,7 @@ function layoutOf({ stems, today, spring, autumn }: GardenYearInput, width: numb
   const ground = top + Math.max(outdoors, 2) * row + 12;
   const below = ground + (narrow ? 54 : 48);
   const height = below + Math.max(stems.length, 2) * row + 14;
-  const first = Math.min(today, spring?.at50 ?? today, ...stems.map(({ start }) => start));
+  const first = Math.min(today, spring?.at50 ?? today, ...stems.map(({ start, planned }) => Math.min(start, planned ?? start)));
   const names = Math.max(...stems.map(({ title }) => textWidth(title, SIZE.name)), 80);
   const left = narrow ? 22 : Math.min(names + 44, width * 0.24);
   // Every stem has room for what is said at its end.
@@ -193,7 +193,9 @@ function stemMarks(stem: Stem, nth: number, rises: number, layout: Layout, input
     });
     return marks;
   }
-  marks.push({ kind: 'text', x: xs - (stem.due ? 20 : 14), y: yb + 5, text: stem.title, anchor: 'end', cls: nameCls, of });
+  // Left of its seed, and of the day that was planned.
+  const nameX = Math.min(xs - (stem.due ? 20 : 14), stem.planned === null ? Infinity : scale.x(stem.planned) - 14);
+  marks.push({ kind: 'text', x: nameX, y: yb + 5, text: stem.title, anchor: 'end', cls: nameCls, of });
   const w = textWidth(stem.end, SIZE.name);
   const fits = xe + 18 + w < width - 2;
   marks.push({

@@ -13,10 +13,10 @@ import { SeasonService } from './season.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p>
-      {{ room().name }} has room for
+      {{ room().name }}: room for
       <ft-word
         label="Room"
-        [text]="room().holds === null ? 'nobody has said how many cells' : room().holds + ' cells'"
+        [text]="room().holds === null ? 'nobody has said how many' : room().holds + ''"
         [fixed]="room().holds !== null"
         [missing]="room().holds === null && room().lots.length > 0"
       >
@@ -24,8 +24,9 @@ import { SeasonService } from './season.service';
           Count cells of 4 cm edge to edge; a 9 cm pot takes five of them. A plan carries seedlings only to places whose room is said.
         </p>
         <ft-field label="Cells" mode="numeric" [control]="cells" accepted="A whole number from 1 to 5000." />
-        <button matButton="outlined" type="button" class="plain" (click)="save()">So many stand there</button> </ft-word
-      >.
+        <button matButton="outlined" type="button" class="plain" (click)="save()">So many stand there</button>
+      </ft-word>
+      cells.
     </p>
   `,
 })
