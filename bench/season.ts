@@ -50,7 +50,13 @@ function lot(nth: number): FitLot {
 /** A dozen trays under the lamp already, every other of which may be carried to the porch. */
 const STANDING = Array.from({ length: 12 }, (_, nth): Standing => {
   const days = Array.from({ length: SPAN.days }, (_one, day) => (day < 30 + nth * 3 ? 8 : 0));
-  const carry = { trayIds: [`tray ${nth}`], title: 'Tray', plants: 8, roomId: 'lamp', places: [{ id: 'porch', name: 'Porch' }] };
+  const carry = {
+    trayIds: [`tray ${nth}`],
+    title: 'Tray',
+    plants: 8,
+    roomId: 'lamp',
+    places: [{ id: 'porch', name: 'Porch', cold: true }],
+  };
   return { id: `tray ${nth}`, need: [['lamp', days, days.map(() => 0)]], carry: nth % 2 === 0 ? carry : null };
 });
 

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { button, expect, test } from './app.js';
 import { householdOn } from './household.js';
@@ -247,6 +248,18 @@ test('the round by keyboard alone', async ({ page, own, request }) => {
   await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible();
 });
 
+/** While a note says that something was saved, a touch of the button at the foot meets that button. */
+async function meetsTheThumb(page: Page, name: string): Promise<void> {
+  await expect(page.locator('.notice-phone')).toBeVisible();
+  const met = await button(page, name)
+    .first()
+    .evaluate((element) => {
+      const { left, top, width, height } = element.getBoundingClientRect();
+      return element.contains(document.elementFromPoint(left + width / 2, top + height / 2));
+    });
+  expect(met).toBeTruthy();
+}
+
 test('twelve parcels with four changes are done in thirty taps on a phone, and an unchanged one in one', async ({ page, own, request }) => {
   const home = householdOn(own, request);
   await home.begin();
@@ -269,6 +282,7 @@ test('twelve parcels with four changes are done in thirty taps on a phone, and a
       await tap(end ? 'Save this look' : 'Save, next parcel');
       // Roots that are ready already would ask to be moved: these are fresh tips.
       await expect(page.getByText(`${index + 2} of 12`)).toBeVisible();
+      if (index === 0) await meetsTheThumb(page, 'Nothing new, next parcel');
     } else await tap(end ? 'Nothing new' : 'Nothing new, next parcel');
   }
   await expect(page.getByRole('heading', { name: /this morning$/ })).toBeVisible();

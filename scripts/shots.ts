@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, Bed, PacketName, SittingName, Spot } from '@fresh-tuck/contract';
+import type { Batch, Bed, PacketName, Season, SittingName, Spot } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -21,13 +21,13 @@ interface Shot {
 
 await build();
 const demo = await start('demo', { probe: true });
-const empty = await start('server');
 const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
 const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 const [sitting] = await get<SittingName[]>('sittings');
 const [bed] = await get<Bed[]>('beds');
+const melon = (await get<Season>('season')).lots.find(({ cropName }) => cropName === 'Melon');
 const mat = (await get<Spot[]>('spots')).find(({ kind }) => kind === 'mat');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
@@ -64,6 +64,7 @@ const shots: Shot[] = [
   { name: 'bed', path: `bed/${bed?.id}` },
   { name: 'season', path: 'season' },
   { name: 'season-phone', path: 'season', phone: true },
+  { name: 'season-lot', path: `season/${melon?.wishId}` },
   { name: 'season-fit', path: 'season', before: fitted },
 ];
 
@@ -87,7 +88,5 @@ async function take(address: string, { name, path, phone, dark, before }: Shot):
   await page.close();
 }
 for (const shot of shots) await take(demo.address, shot);
-await take(empty.address, { name: 'first-run', path: '' });
 await browser.close();
 await demo.stop();
-await empty.stop();

@@ -55,6 +55,8 @@ export const seasonLot = z.object({
   start: day,
   /** Its days are counted from here: one that should have been started already, from today. */
   countedFrom: day,
+  /** Never begun, and from today hardly ever in time. */
+  over: z.boolean(),
   /** The stretch in which a start is sensible; null on a side that has no end. */
   from: day.nullable(),
   until: day.nullable(),

@@ -72,7 +72,8 @@ export interface Carriable {
   readonly plants: number;
   /** The room that they leave. */
   readonly roomId: string;
-  readonly places: readonly { readonly id: string; readonly name: string }[];
+  /** @property cold whether its nights are near those of outdoors */
+  readonly places: readonly { readonly id: string; readonly name: string; readonly cold: boolean }[];
 }
 /** Seedlings that a plan carries elsewhere, today. */
 export interface Carry extends Omit<Carriable, 'places' | 'roomId'> {

@@ -23,6 +23,12 @@ export interface LotYear {
   readonly chance: number | null;
 }
 
+/** A start that is behind us is not asked for, nor is room held for it, where its chance is less. */
+const HARDLY = 0.1;
+/** Whether the time of a lot that was never begun is over: from today it would hardly ever be in time. */
+export const isOver = ({ start, countedFrom, chance }: Pick<LotYear, 'start' | 'countedFrom' | 'chance'>): boolean =>
+  start < countedFrom && chance !== null && chance < HARDLY;
+
 /** What a lot's year is worked out from. */
 export interface LotQuestion {
   readonly chain: Chain;

@@ -213,7 +213,13 @@ describe('what stands there already', () => {
     carry:
       places.length === 0
         ? null
-        : { trayIds: [id], title: id, plants: cells, roomId: 'lit', places: places.map((place) => ({ id: place, name: place })) },
+        : {
+            trayIds: [id],
+            title: id,
+            plants: cells,
+            roomId: 'lit',
+            places: places.map((place) => ({ id: place, name: place, cold: true })),
+          },
   });
   const rooms = (lit: number, porch: number): Room[] => [
     { id: 'lit', name: 'Lit shelf', kind: 'lit', holds: lit },

@@ -5,7 +5,9 @@ import { chanceFrom, chanceOf, outFrom, runFrom, type Chain, type CropFrost, typ
 
 /** A plant that is ready so long before it may go out has outgrown its pot, days. Guess. */
 const WAITS_AT_MOST = 14;
-/** Where nobody knows how long it ripens: planted out so long after it could be, the season is going to waste, days. Guess. */
+/** Of what bears another year, or nobody knows when: it is in its place so long before the season ends and has taken root, days. Common practice (six weeks), no source. */
+const ROOTS_IN = 42;
+/** Where nobody said any frost either: planted out so long after it could be, the season is going to waste, days. Guess. */
 const WASTES_AT_MOST = 28;
 /** A start is looked for so far on either side of the day that would just do, days. */
 const REACH = 240;
@@ -81,12 +83,12 @@ export function startsFor({ chain, gate, frost, goal, sureness, today, picksDays
     sure: !known || (enough !== null && enough >= best),
   };
 
-  /** The last start that is ripe, and picked for a while, when its season ends; without its days, one that wastes no month. */
+  /** The last start that is ripe, and picked for a while, when its season ends; of what bears another year, one that takes root by then. */
   function grownBy(): DayNumber | null {
     const { ripening } = chain;
     const ends = frost.ends ? frostDay(frost.ends, 0.5) : null;
-    if (ripening === null || ends === null) return gate === null ? null : gate + WASTES_AT_MOST - half;
-    const takes = dayBy(ripening, 0.5) + picksDays;
+    if (ends === null) return gate === null ? null : gate + WASTES_AT_MOST - half;
+    const takes = ripening === null ? ROOTS_IN : dayBy(ripening, 0.5) + picksDays;
     return lastWith(best, best + REACH, (day) => dayBy(outFrom(chain, day, gate), 0.5) + takes <= frost.newYear + ends);
   }
 }

@@ -31,7 +31,8 @@ export function fitChangeInWords(
     chanceBefore !== null && chanceAfter !== null && chanceBefore - chanceAfter >= SAME
       ? `in time ${tenths(chanceAfter)} instead of ${tenths(chanceBefore)}`
       : '';
-  const cost = [end, lost].filter((text) => text !== '').join(', ');
+  const fewer = keeps === 0 ? 0 : Math.max(plants - Math.ceil(plants * keeps), 0);
+  const cost = [fewer > 0 ? counted(fewer, 'plant') : '', end, lost].filter((text) => text !== '').join(', ');
   // How much slower a place without a lamp grows nobody has counted.
   const costs = cost !== '' ? `It costs: ${cost}.` : way.kind === 'lit' || endLater < 0 ? '' : 'It costs nothing in the end.';
   if (keeps === 0)
@@ -39,7 +40,6 @@ export function fitChangeInWords(
       lead: `${title}: not this year`,
       text: 'Moved, split or made smaller it still has no room. Say that more fits somewhere, or leave it out.',
     };
-  const fewer = Math.max(plants - Math.ceil(plants * keeps), 0);
   const parts = [
     ...(fewer > 0 ? [`${counted(fewer, 'plant')} fewer`] : []),
     ...(by === 0 ? [] : [`${days(by)} ${by > 0 ? 'later' : 'sooner'}, on ${when(start + by)}`]),
@@ -70,13 +70,17 @@ export function fitChangeInWords(
 /** Seedlings that a plan carries elsewhere: what is done, and why it is these. */
 export const carryInWords = ({ title, plants, place }: Carry): { readonly lead: string; readonly text: string } => ({
   lead: `${title}: ${plants === 1 ? 'the one that stands there' : `the ${plants} that stand there`} carried to ${place.name}`,
-  text: 'Past the seed leaves they do without the lamp; with less light and warmth they grow more slowly. On nights that are too cold for them bring them in.',
+  text: place.cold
+    ? 'Past the seed leaves they do without the lamp; with less light and warmth they grow more slowly. For the first days only by day, and in again on nights that are too cold for them.'
+    : 'Past the seed leaves they do without the lamp; with less light they grow more slowly, and lean to the window unless they are turned.',
 });
 
 /** What leads a plan. @param changes in all, what is carried among them */
-export function fitLead(changes: number, { overfullAnyway }: Pick<Fit, 'overfullAnyway'>): string {
+export function fitLead(changes: number, { overfullAnyway, changes: ofLots }: Pick<Fit, 'overfullAnyway' | 'changes'>): string {
   const anyway = 'What stands there already is more than its room, and no more of it can be carried elsewhere.';
   if (changes === 0) return overfullAnyway ? anyway : 'Everything fits as it is wished.';
   const made = `${capital(numberWord(changes))} ${changes === 1 ? 'change' : 'changes'}`;
-  return overfullAnyway ? `${made}, and nothing more will be too much than is already. ${anyway}` : `${made} and everything fits.`;
+  const none = ofLots.filter(({ keeps }) => keeps === 0).length;
+  const rest = none === 0 ? 'everything fits' : `all fits but ${numberWord(none)} of them, for which there is no room this year`;
+  return overfullAnyway ? `${made}, and nothing more will be too much than is already. ${anyway}` : `${made} and ${rest}.`;
 }

@@ -237,6 +237,11 @@ export function seasonLead(
   return full ? `${starts}; ${full.name} is full from ${dayInWords(full.from, year)}` : starts;
 }
 
+/** In time with such a chance. */
+const inTime = (chance: number): string => (chance >= ALL_BUT ? 'all but certain to be in time' : `in time with ${chanceInWords(chance)}`);
+/** From here on a chance is no count out of ten any more. */
+const ALL_BUT = 0.995;
+
 /**
  * How surely a start is in time.
  *
@@ -246,7 +251,7 @@ export function startsInWords(
   { best, from, until, chance, sure }: Starts,
   sureness: number,
   year: number,
-  overdue: Pick<LotYear, 'start' | 'chance'> | null = null,
+  overdue: (Pick<LotYear, 'start' | 'countedFrom' | 'chance'> & { readonly chosen: boolean }) | null = null,
 ): string {
   const stretch =
     from !== null && until !== null
@@ -254,14 +259,20 @@ export function startsInWords(
       : until !== null
         ? ` It makes sense until ${dayInWords(until, year)}.`
         : '';
-  if (overdue)
-    return `It was to be started on ${dayInWords(overdue.start, year)}${overdue.chance === null ? '. Its days are counted from today.' : `; started today it is in time with ${chanceInWords(overdue.chance)}.`}${stretch}`;
+  if (overdue) {
+    const { start, chosen, countedFrom, chance: now } = overdue;
+    const sense = until !== null && until < countedFrom ? ` Its time was over on ${dayInWords(until, year)}.` : stretch;
+    const day = chosen
+      ? `It was to be started on ${dayInWords(start, year)}`
+      : `Counted back, ${dayInWords(start, year)} would have been the day`;
+    return `${day}${now === null ? '. Its days are counted from today.' : `; started today it is ${inTime(now)}.`}${sense}`;
+  }
   const known =
     chance === null
       ? ''
       : sure
-        ? `, which is in time with ${chanceInWords(chance)}`
-        : `, and even so in time with only ${chanceInWords(chance)}: ${Math.round(sureness * 10)} in 10 cannot be had`;
+        ? `, which is ${inTime(chance)}`
+        : `, and even so it is in time with only ${chanceInWords(chance)}: ${Math.round(sureness * 10)} in 10 cannot be had`;
   return `Counted back, the day to start is ${dayInWords(best, year)}${known}.${stretch}`;
 }
 

@@ -66,7 +66,7 @@ export function chainsOf(reader: Reader, packetView: PacketView) {
   function pastOf(cropId: string, zone: string, atMs: number) {
     const stamp = `${reader.stamp()} ${atMs}`;
     if (past.stamp !== stamp) {
-      const key = `${reader.batches.pastStamp()} ${atMs}`;
+      const key = `${reader.batches.pastStamp()} ${zone} ${atMs}`;
       past = past.key === key ? { ...past, stamp } : { stamp, key, of: new Map() };
     }
     const found = past.of.get(cropId) ?? seasons.of(cropId, zone, atMs);

@@ -1,5 +1,6 @@
 import {
   boltsAfterCold,
+  isOver,
   killedBy,
   lotNeeds,
   newYear,
@@ -44,7 +45,9 @@ export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: Seaso
   /** Places with daylight and no lamp where a crop grows on well; of those whose room nobody said none can be promised. */
   function growsOnAt({ planned: { crop } }: Lot, { porches }: SeasonRooms): SeasonRooms['porches'] {
     const bears = killedBy(crop).high <= PORCH_C && !boltsAfterCold(crop);
-    return porches.filter(({ kind, room }) => room.holds !== null && (bears || kind === 'sill'));
+    // What bears the cold leaves the sill to what does not.
+    const [cold, mild] = [porches.filter(({ kind }) => kind !== 'sill'), porches.filter(({ kind }) => kind === 'sill')];
+    return [...(bears ? cold : []), ...mild].filter(({ room }) => room.holds !== null);
   }
 
   function waysOf(lot: Lot, all: SeasonRooms, places: readonly Spot[], home: HouseholdRecord, nowMs: number): FitLot['ways'] | null {
@@ -103,7 +106,7 @@ export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: Seaso
     if (stands.length === 0) return [{ id: wishId, need: need(all.roomOf(lot)), carry: null }];
     return sharesOf(lot).map((share, nth): Standing => {
       const { tray, spotId } = stands[nth] as (typeof stands)[number];
-      const elsewhere = places.flatMap(({ id, name }) => (id === spotId ? [] : [{ id, name }]));
+      const elsewhere = places.flatMap(({ id, name, kind }) => (id === spotId ? [] : [{ id, name, cold: kind !== 'sill' }]));
       // A fresh seedling stays in the warm, under the best light there is.
       const may = lamps.includes(spotId) && PAST_DANGER.includes(tray.stage) && elsewhere.length > 0;
       return {
@@ -126,7 +129,7 @@ export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: Seaso
       lots: lots.flatMap((lot): FitLot[] => {
         const ways = lot.sowing ? null : waysOf(lot, all, places, home, nowMs);
         const { year: own, question, wish } = lot;
-        if (!ways || !own || !question) return [];
+        if (!ways || !own || !question || isOver(own)) return [];
         return [
           {
             ...{ id: wish.wishId, title: titleOf(lot), fixed: wish.words.pinned },

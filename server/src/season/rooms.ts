@@ -1,4 +1,4 @@
-import { usesOf, type LotRoom, type LotUses, type Room } from '@fresh-tuck/core/season';
+import { isOver, usesOf, type LotRoom, type LotUses, type Room } from '@fresh-tuck/core/season';
 import type { Reader } from '../forecasts/reader.js';
 import type { HouseholdRecord } from '../household/store.js';
 import type { Lot } from './lot.js';
@@ -74,7 +74,8 @@ export function seasonRooms({ beds, care, racks, season, spots }: Pick<Reader, '
 
       const uses = lots.flatMap((lot): LotUses[] => {
         const { year, wish } = lot;
-        if (!year) return [];
+        // What will not be grown any more takes no room.
+        if (!year || isOver(year)) return [];
         const shares = sharesOf(lot);
         const rooms = shares.length < 2 ? [roomOf(lot)] : shares.map((share) => roomOf(lot, share));
         return [{ lotId: wish.wishId, uses: rooms.flatMap((room) => usesOf(wish.wishId, room, year.run).uses) }];

@@ -301,9 +301,20 @@ describe('the season', () => {
     expect(season.due.find(({ wishId }) => wishId === late)?.lead).toMatch(/^Dill, Net Loft, since 20 March/);
     const chain = await get<SeasonChain>(`season/wishes/${late}`);
     expect([
-      chain.text.startsWith('It was to be started on 20 March; started today it is in time with'),
+      chain.text.startsWith('It was to be started on 20 March; started today it is '),
       chain.shifts.map(({ days }) => days),
     ]).toEqual([true, [0, 7, 14]]);
+    // In August a melon would hardly ever be ripe: it is asked for no more, and takes no room.
+    const melonId = await packet({ cropId: 'melon', variety: 'Dune Bell', seedCount: 30 });
+    const melon = uuid();
+    await say(wish({ cropId: 'melon', packetId: melonId, plants: 3 }), melon);
+    home.clock.step(130 * DAY_MS);
+    const august = await get<Season>('season');
+    expect([lotOf(august, melon).over, august.due.some(({ wishId }) => wishId === melon)]).toEqual([true, false]);
+    expect(august.rooms.flatMap(({ lots }) => lots).some(({ wishId }) => wishId === melon)).toBeFalse();
+    expect((await get<SeasonChain>(`season/wishes/${melon}`)).text).toMatch(
+      /^Counted back, \d+ April would have been the day; started today .* Its time was over on \d+ \w+\.$/,
+    );
     // The warm place gets a lamp: the bag there is one bag and no cell.
     const lamp = { kind: 'white', micromol: 190, gapCm: 28, watts: 36, hours: null };
     await post(`spots/${home.spotId}/light`, {

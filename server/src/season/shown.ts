@@ -1,5 +1,5 @@
 import type { Season, SeasonFrost, SeasonLot } from '@fresh-tuck/contract';
-import { bearsThisYear, dayBy, potCells, yearOf, yieldOf, type DayNumber, type roomYears } from '@fresh-tuck/core/season';
+import { bearsThisYear, dayBy, isOver, potCells, yearOf, yieldOf, type DayNumber, type roomYears } from '@fresh-tuck/core/season';
 import { dueInSeason, endInWords, frostInWords, lateInWords, overflowInWords, roomInWords } from '@fresh-tuck/core/words';
 import type { HouseholdRecord } from '../household/store.js';
 import type { Lot } from './lot.js';
@@ -7,8 +7,6 @@ import { FROST_C, type SeasonLots } from './lots.js';
 
 /** Days in which a start is due: a week. */
 const DUE_DAYS = 7;
-/** A start that is behind us is not asked for where its chance is less. */
-const HARDLY = 0.1;
 /** Room is drawn in steps of so many days. */
 const STEP_DAYS = 4;
 
@@ -85,6 +83,7 @@ export function lotShown(lot: Lot, year: number): SeasonLot {
     seeds: planned.seeds,
     start: own?.start ?? today,
     countedFrom: own?.countedFrom ?? today,
+    over: own !== null && isOver(own),
     from: own?.starts.from ?? null,
     until: own?.starts.until ?? null,
     best: own?.starts.best ?? today,
@@ -101,19 +100,16 @@ export function lotShown(lot: Lot, year: number): SeasonLot {
 
 /** What is still to be begun by the end of the week, the most pressing first. */
 export function dueOf(lots: readonly SeasonLot[], today: DayNumber, year: number): Season['due'] {
-  return (
-    lots
-      .filter(({ state, start, seeds, stages }) => state === 'planned' && seeds !== null && stages.length > 0 && start < today + DUE_DAYS)
-      // Of what would hardly ever be in time any more nobody is asked to start it.
-      .filter(({ start, chance }) => start >= today || chance === null || chance >= HARDLY)
-      .sort((a, b) => (a.until ?? Infinity) - (b.until ?? Infinity) || a.start - b.start)
-      .map((lot) => ({
-        wishId: lot.wishId,
-        packetId: lot.packetId,
-        late: lot.until !== null && today > lot.until,
-        ...dueInSeason({ ...lot, today }, year),
-      }))
-  );
+  return lots
+    .filter(({ state, over, seeds, stages }) => state === 'planned' && !over && seeds !== null && stages.length > 0)
+    .filter(({ start }) => start < today + DUE_DAYS)
+    .sort((a, b) => (a.until ?? Infinity) - (b.until ?? Infinity) || a.start - b.start)
+    .map((lot) => ({
+      wishId: lot.wishId,
+      packetId: lot.packetId,
+      late: lot.until !== null && today > lot.until,
+      ...dueInSeason({ ...lot, today }, year),
+    }));
 }
 
 /** Rooms in steps, with who stands there and what does not fit. @param porches are shown though nothing stands there: their room may be said */

@@ -69,7 +69,10 @@ export function seasonView(reader: Reader, packetView: PacketView) {
       return {
         lot: shown,
         lead: `${shown.title}: ${shown.endInWords}`,
-        text: own && !lot.sowing ? startsInWords(own.starts, home.ways.sureness, year, own.start < today ? own : null) : '',
+        text:
+          own && !lot.sowing
+            ? startsInWords(own.starts, home.ways.sureness, year, own.start < today ? { ...own, chosen: question?.chosen !== null } : null)
+            : '',
         steps: (own?.stages ?? []).map(({ stage, at10, at50, at90 }) => ({
           stage,
           name: CHAIN_WORDS[stage],

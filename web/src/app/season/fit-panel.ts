@@ -140,7 +140,8 @@ export class FitPanel {
     const changes = this.plan()?.changes ?? [];
     const said = {
       wishes: changes.flatMap((change) => change.said.wishes),
-      carries: changes.flatMap((change) => change.said.carries),
+      // Plants of two batches that were potted on at once stand in one tray.
+      carries: [...new Map(changes.flatMap((change) => change.said.carries).map((one) => [one.trayId, one])).values()],
     };
     this.take(said, changes.length);
   }

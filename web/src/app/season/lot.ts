@@ -45,8 +45,8 @@ export class LotScreen {
   );
   protected readonly lot = computed(() => this.chain()?.lot);
   protected readonly begun = computed(() => this.lot()?.state !== 'planned');
-  /** Whether its day is this week's, or over. */
-  protected readonly soon = computed(() => (this.lot()?.start ?? Infinity) < (this.all()?.today ?? 0) + DUE_DAYS);
+  /** Whether its day is this week's or behind us, and still makes sense. */
+  protected readonly soon = computed(() => !this.lot()?.over && (this.lot()?.start ?? Infinity) < (this.all()?.today ?? 0) + DUE_DAYS);
   protected readonly plants = text('', wholeFrom(1, 400));
   protected readonly every = text('14', wholeFrom(2, 90));
   protected readonly times = text('3', wholeFrom(2, 12));

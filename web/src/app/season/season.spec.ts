@@ -46,6 +46,7 @@ const lot = (more: Partial<SeasonLot> = {}): SeasonLot => ({
   ]),
   ...{
     countedFrom: day('2026-04-14'),
+    over: false,
     chance: 0.9,
     nextYear: false,
     endInWords: 'first fruit 17 August',
