@@ -1,4 +1,6 @@
-import { addTo, GRAIN, HURTS, knownRooms, laidOut, type FitOption, type FitQuestion, type FitSpace, type Standing } from './fitting.js';
+import type { FitQuestion, Standing } from './fit-question.js';
+import { addTo, GRAIN, knownRooms, laidOut, type FitOption, type FitSpace } from './fit-space.js';
+import { HURTS } from './fitting.js';
 import { promised, type LotNeed } from './space.js';
 
 /** What can be done with what stands there: it stays, or it is carried to a place that has room for it. */

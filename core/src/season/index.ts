@@ -14,6 +14,8 @@ export * from './space.js';
 export * from './lot-year.js';
 export * from './yields.js';
 export * from './frost-known.js';
+export * from './fit-question.js';
+export * from './fit-space.js';
 export * from './fitting.js';
 export * from './carrying.js';
 export * from './plan-that-fits.js';

@@ -2,17 +2,9 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { CROPS } from '../crops/index.js';
 import { chainOf } from './chain.js';
-import {
-  fitsBeside,
-  HURTS,
-  optionsFor,
-  spaceOf,
-  type Fit,
-  type FitLot,
-  type FitOption,
-  type FitQuestion,
-  type Standing,
-} from './fitting.js';
+import type { Fit, FitLot, FitQuestion, Standing } from './fit-question.js';
+import { fitsBeside, spaceOf, type FitOption } from './fit-space.js';
+import { HURTS, optionsFor } from './fitting.js';
 import { boltsAfterCold } from './hardiness.js';
 import { planThatFits } from './plan-that-fits.js';
 import { saidFrost } from './frost-law.js';
@@ -107,10 +99,10 @@ function exhaustively({ lots: all, ...rest }: FitQuestion): number {
   let best = Infinity;
   const [mean, variance] = [Float64Array.from(space.baseMean), Float64Array.from(space.baseVariance)];
   const put = (option: FitOption, sign: number): void => {
-    for (let at = option.low; at < option.high; at++) {
-      mean[at] = (mean[at] ?? 0) + sign * (option.mean[at] ?? 0);
-      variance[at] = (variance[at] ?? 0) + sign * (option.variance[at] ?? 0);
-    }
+    option.at.forEach((at, nth) => {
+      mean[at] = (mean[at] ?? 0) + sign * (option.mean[nth] ?? 0);
+      variance[at] = (variance[at] ?? 0) + sign * (option.variance[nth] ?? 0);
+    });
   };
   const go = (nth: number, cost: number): void => {
     const own = options[nth];

@@ -1,9 +1,11 @@
 import { relieved, standingOptions } from './carrying.js';
-import { addTo, fitsBeside, optionsFor, spaceOf, type Fit, type FitOption, type FitQuestion, type FitSpace } from './fitting.js';
+import type { Fit, FitQuestion } from './fit-question.js';
+import { addTo, fitsBeside, spaceOf, type FitOption, type FitSpace } from './fit-space.js';
+import { optionsFor } from './fitting.js';
 
 /** Lots that are tried together, and how many ways of them at the most before the best so far is taken. */
 const TOGETHER = 6;
-const MOST_TRIES = { all: 60_000, some: 5_000 } as const;
+const MOST_TRIES = { all: 60_000, some: 5_000, carried: 1_500 } as const;
 /** Rounds over all lots; most plans stand still after two. */
 const ROUNDS = 4;
 /** So much better is better. */
@@ -135,8 +137,8 @@ export function planThatFits(question: FitQuestion, progress: (done: number) => 
   }
   for (let round = 0; round < ROUNDS && going && !small; round++) {
     let better = false;
-    for (const nth of byTime.filter((lot) => (picked[lot]?.cost ?? 0) > 0))
-      if (again([nth, ...inItsWay(nth, free, picked, lots.length)], MOST_TRIES.some)) better = true;
+    const dear = movable.length === 0 ? [] : byTime.filter((lot) => (picked[lot]?.cost ?? 0) > 0);
+    for (const nth of dear) if (again([nth, ...inItsWay(nth, free, picked, lots.length)], MOST_TRIES.carried)) better = true;
     for (let from = 0; from < byTime.length && going; from += TOGETHER / 2) {
       going = progress(0.4 + (0.6 * (round + from / byTime.length)) / ROUNDS);
       if (again(groupAt(byTime, picked, from), MOST_TRIES.some)) better = true;
@@ -181,14 +183,9 @@ function standingIn(question: FitQuestion) {
 function inItsWay(lot: number, free: readonly Item[], picked: readonly FitOption[], from: number): number[] {
   const wished = free[lot]?.options.find(({ cost }) => cost === 0);
   if (!wished) return [];
-  const shared = (nth: number): number => {
-    const own = picked[nth];
-    if (!own) return 0;
-    let sum = 0;
-    for (let at = Math.max(own.low, wished.low); at < Math.min(own.high, wished.high); at++)
-      if ((wished.mean[at] as number) > 0) sum += own.mean[at] as number;
-    return sum;
-  };
+  const own = new Set(wished.at);
+  const shared = (nth: number): number =>
+    picked[nth]?.at.reduce((sum, at, index) => sum + (own.has(at) ? (picked[nth]?.mean[index] as number) : 0), 0) ?? 0;
   return free
     .map((_, nth) => nth)
     .slice(from)

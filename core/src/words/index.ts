@@ -53,4 +53,5 @@ export * from './ways.js';
 export * from './why.js';
 export * from './worktop.js';
 export * from './season.js';
+export * from './season-rooms.js';
 export * from './season-fit.js';

@@ -1,14 +1,4 @@
-import {
-  type ChainStage,
-  type DayNumber,
-  type FrostSeason,
-  type LotYear,
-  type Overflow,
-  type Room,
-  type Shifted,
-  type Starts,
-  type Yield,
-} from '../season/index.js';
+import { type ChainStage, type DayNumber, type FrostSeason, type LotYear, type Shifted, type Starts, type Yield } from '../season/index.js';
 import { chanceInWords, counted, DAY_MS, listed, numberWord, spanInWords } from '../units/index.js';
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ');
@@ -146,37 +136,6 @@ export function startShiftInWords(
   const ripe = ripeAt50 === null ? '' : `, ${FIRST[what].ripens} about ${dayInWords(ripeAt50, year)}`;
   const idle = waits >= 5 ? `, after standing ready for ${spanInWords(waits * DAY_MS)}` : '';
   return `${when}: ${ready}${idle}${ripe}${chance === null ? '' : `; ${chanceInWords(chance)} of being in time`}.`;
-}
-
-/** How a room's unit is counted. */
-const UNITS: Readonly<Record<Room['kind'], { readonly one: string; readonly many: string }>> = {
-  warm: { one: 'bag', many: 'bags' },
-  lit: { one: 'cell', many: 'cells' },
-  slots: { one: 'slot', many: 'slots' },
-  bed: { one: 'm²', many: 'm²' },
-};
-const amount = (kind: Room['kind'], size: number): string => {
-  const shown = kind === 'bed' ? Math.round(size * 10) / 10 : Math.max(Math.round(size), 1);
-  return `${shown} ${shown === 1 ? UNITS[kind].one : UNITS[kind].many}`;
-};
-
-/** A room's room: "Room on the lit shelf: 72 cells". */
-export const roomInWords = ({ name, kind, holds }: Room): string =>
-  holds === null ? `${name}: nobody has said how many ${UNITS[kind].many} stand there` : `${name}: room for ${amount(kind, holds)}`;
-
-/** What does not fit, and who stands there then. @param titleOf a lot's title */
-export function overflowInWords(
-  { by, from, to, lots }: Overflow,
-  room: Room,
-  titleOf: (lotId: string) => string,
-  year: number,
-): { readonly lead: string; readonly text: string } {
-  const most = lots.slice(0, 4).map(({ lotId, size }) => `${titleOf(lotId)} ${amount(room.kind, size)}`);
-  const rest = lots.length - most.length;
-  return {
-    lead: `${amount(room.kind, by)} too many from ${daysInWords(from, to, year)}`,
-    text: `${room.name} then: ${listed([...most, ...(rest > 0 ? [`${rest} more`] : [])])}.`,
-  };
 }
 
 /** Why a start is due now. */
