@@ -63,7 +63,8 @@ export function fitQuestionOf(reader: Reader, { worked, roomsOf, chains }: Seaso
         if (id !== lot.litId) others.push({ kind: 'lit', id, name, chain, room: { ...room, litId: id } });
     const own = planned.spotId === null ? undefined : all.warmRoom(planned.spotId);
     if (own && own.holds !== null && wish.words.spotId === null && planned.bagged) {
-      const near = places.filter(({ id, name }) => id !== planned.spotId && name !== '').slice(0, MOST_PLACES);
+      // Where pots stand under light nobody looks for warmth.
+      const near = places.filter(({ id }) => id !== planned.spotId && all.warmRoom(id)?.id === id).slice(0, MOST_PLACES);
       for (const { id, name } of near) {
         const there = chains({ ...wish.words, spotId: id }, home, nowMs);
         const warmId = all.warmRoom(id)?.id ?? null;
