@@ -146,6 +146,49 @@ describe('the season', () => {
     expect(screen.text).not.toContain('Everything fits');
   });
 
+  it('carries what stands there as one act, or leaves it there and says so', async () => {
+    const days = (cells: number): number[] => Array.from({ length: 20 }, () => cells);
+    const fit = {
+      ...{ year: 2026, today: day('2026-04-11'), span: { first: day('2026-04-11'), days: 20 }, lots: [] },
+      rooms: [
+        { id: 'lit', name: 'Lamp shelf', kind: 'lit', holds: 20 },
+        { id: 'porch', name: 'Porch', kind: 'lit', holds: 20 },
+      ],
+      standing: [
+        { id: 'b3 t3', need: [['lit', days(14), days(0)]], carry: null },
+        {
+          id: 'b4 t4',
+          need: [['lit', days(12), days(0)]],
+          carry: {
+            trayIds: ['t4'],
+            title: 'Kale, Grey Gull',
+            plants: 12,
+            roomId: 'lit',
+            places: [{ id: 'porch', name: 'Porch', cold: true }],
+          },
+        },
+      ],
+    };
+    const screen = await show(SeasonScreen, {
+      'GET season': season({ rooms: [room(true)] }),
+      'GET season/fit': fit,
+      'POST season/acts': season(),
+    });
+    await screen.settle();
+    await screen.click('Show a plan that fits');
+    await screen.until(() => screen.text.includes('One change and everything fits.'));
+    expect(screen.text).toContain('Kale, Grey Gull: the 12 that stand there carried to Porch');
+    await screen.click(/^Not this one/);
+    await screen.until(() => screen.text.includes('What stands there already is more than its room'));
+    expect(screen.sent('POST', 'season/acts')).toBeUndefined();
+    await screen.click('Leave it as it is');
+    await screen.click('Show a plan that fits');
+    await screen.until(() => screen.text.includes('One change and everything fits.'));
+    await screen.click('Change it so');
+    const { wishes, carries } = screen.sent('POST', 'season/acts')?.body as { wishes: unknown[]; carries: unknown[] };
+    expect([wishes, carries]).toEqual([[], [{ trayId: 't4', spotId: 'porch' }]]);
+  });
+
   it('makes of a change what is wished from then on: a day, a place, two halves, fewer, or none', () => {
     type Change = Fit['changes'][number];
     const change = (more: Partial<Change>): Change =>
