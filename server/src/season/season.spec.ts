@@ -300,10 +300,9 @@ describe('the season', () => {
     expect(behind.stages).toEqual(today.stages);
     expect(season.due.find(({ wishId }) => wishId === late)?.lead).toMatch(/^Dill, Net Loft, since 20 March/);
     const chain = await get<SeasonChain>(`season/wishes/${late}`);
-    expect([
-      chain.text.startsWith('It was to be started on 20 March; started today it is '),
-      chain.shifts.map(({ days }) => days),
-    ]).toEqual([true, [0, 7, 14]]);
+    expect([chain.text.startsWith('It was to be started on 20 March; started today it is '), chain.shifts.map(({ days }) => days)]).toEqual(
+      [true, [0, 7, 14]],
+    );
     // In August a melon would hardly ever be ripe: it is asked for no more, and takes no room.
     const melonId = await packet({ cropId: 'melon', variety: 'Dune Bell', seedCount: 30 });
     const melon = uuid();
