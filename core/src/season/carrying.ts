@@ -1,7 +1,7 @@
 import type { FitQuestion, Standing } from './fit-question.js';
-import { addTo, GRAIN, knownRooms, laidOut, type FitOption, type FitSpace } from './fit-space.js';
+import { addTo, knownRooms, laidOut, type FitOption, type FitSpace } from './fit-space.js';
 import { HURTS } from './fitting.js';
-import { promised, type LotNeed } from './space.js';
+import { GRAIN, promised, type LotNeed } from './space.js';
 
 /** What can be done with what stands there: it stays, or it is carried to a place that has room for it. */
 export function standingOptions({ id, need, carry }: Standing, { rooms, span }: Pick<FitQuestion, 'rooms' | 'span'>): FitOption[] {
@@ -46,17 +46,15 @@ const GAIN = 0.01;
  * Where what stands there is too much by itself: as little of it carried as makes it fit, the most
  * helpful first; where it cannot be made to fit, as near to it as can be.
  *
- * @param fixed what is not moved; @param options of each that may be carried, as it stands the first
+ * @param options of each that may be carried, as it stands the first; @param space the rooms with what is not moved in them
  * @returns of each the option that is taken
  */
 export function relieved(
-  { span, today, rooms }: Pick<FitQuestion, 'span' | 'today' | 'rooms'>,
-  fixed: readonly FitOption[],
+  { span, today }: Pick<FitQuestion, 'span' | 'today'>,
   options: readonly (readonly [FitOption, ...FitOption[]])[],
   space: FitSpace,
 ): FitOption[] {
   const taken = options.map(([stays]) => stays);
-  if (rooms.length === 0) return taken;
   const [mean, variance] = [Float64Array.from(space.baseMean), Float64Array.from(space.baseVariance)];
   for (const option of taken) addTo(mean, variance, option);
   const from = Math.max(today - span.first, 0);

@@ -1,5 +1,5 @@
 import type { Carry, FitChange, FitQuestion } from './fit-question.js';
-import type { LotNeed, Room } from './space.js';
+import { GRAIN, promised, PROMISED_Z, type LotNeed, type Room } from './space.js';
 
 /** A choice for a lot or for what stands there, with the room that it takes: rooms one after another, day by day. */
 export interface FitOption {
@@ -25,10 +25,6 @@ export interface FitSpace {
   readonly baseVariance: Float64Array;
   readonly overfullAnyway: boolean;
 }
-
-/** Less than this is no overflow. */
-export const GRAIN = 0.05;
-const Z = 0.8416;
 
 /** Rooms whose size is known. */
 export const knownRooms = (rooms: readonly Room[]): Room[] => rooms.filter(({ holds }) => holds !== null);
@@ -74,7 +70,7 @@ export function spaceOf(
   known.forEach(({ holds }, nth) => {
     for (let day = 0; day < span.days; day++) {
       const at = nth * span.days + day;
-      const base = (allMean[at] as number) + Z * Math.sqrt(allVariance[at] as number);
+      const base = promised(allMean[at] as number, allVariance[at] as number);
       const over = base > (holds ?? Infinity) + GRAIN;
       // Days that are over plan nothing.
       limit[at] = span.first + day < today ? Infinity : over ? base + GRAIN : (holds ?? Infinity) + GRAIN;
@@ -101,7 +97,7 @@ export function fitsBeside(option: FitOption, mean: Float64Array, variance: Floa
     const most = limit[at] as number;
     if (need > most) return false;
     const spread = (variance[at] as number) + (option.variance[nth] as number);
-    if (spread > 0 && need + Z * Math.sqrt(spread) > most) return false;
+    if (spread > 0 && need + PROMISED_Z * Math.sqrt(spread) > most) return false;
   }
   return true;
 }

@@ -165,7 +165,7 @@ function standingIn(question: FitQuestion) {
     ...all.filter(({ length }) => length === 1).flat(),
   ];
   const may = all.filter((own): own is [FitOption, ...FitOption[]] => own.length > 1);
-  const taken = relieved(question, stays, may, spaceOf(question, stays));
+  const taken = relieved(question, may, spaceOf(question, stays));
   const fixed = [...stays, ...taken.filter(({ carry }) => carry !== null)];
   const movable = may.filter((_, nth) => taken[nth]?.carry === null);
   return {

@@ -1,9 +1,10 @@
 import type { DayNumber } from './days.js';
 import { STEP, type DayLaw } from './day-law.js';
 
-/** Room is held free for this share of the ways a year can go: 1.2816 of a half, 8 in 10. */
+/** Room is held free for this share of the ways a year can go: 8 in 10. */
 export const PROMISED = 0.8;
-const PROMISED_Z = 0.8416;
+/** The normal quantile of {@link PROMISED}. */
+export const PROMISED_Z = 0.8416;
 
 /** What room is counted in: bags and trays in the warm, cells of 4 cm under light, slots, and square metres. */
 export const ROOM_KINDS = ['warm', 'lit', 'slots', 'bed'] as const;
@@ -112,7 +113,7 @@ export interface RoomYear {
 }
 
 /** Room is counted to this part of its unit: less is no overflow. */
-const GRAIN = 0.05;
+export const GRAIN = 0.05;
 
 /** Stretches of days on which a room does not hold what is promised of it. */
 function overflowsOf(

@@ -100,9 +100,11 @@ export function formatLength(millimetres: number, system: UnitSystem): string {
   return `${[whole > 0 ? whole : '', fraction].filter(Boolean).join(' ')} in`;
 }
 
+/** From here on a chance is no count out of ten any more. */
+export const ALL_BUT_CERTAIN = 0.995;
 /** A chance as counts out of ten; below 1 in 10 out of a hundred, as gardeners say it. */
 export function chanceInWords(chance: number): string {
-  if (chance >= 0.995) return 'all but certain';
+  if (chance >= ALL_BUT_CERTAIN) return 'all but certain';
   if (chance >= 0.95) return 'more than 9 chances in 10';
   if (chance < 0.005) return 'less than 1 chance in 100';
   if (chance < 0.095) {

@@ -1,5 +1,5 @@
 import { type ChainStage, type DayNumber, type FrostSeason, type LotYear, type Shifted, type Starts, type Yield } from '../season/index.js';
-import { chanceInWords, counted, DAY_MS, listed, numberWord, spanInWords } from '../units/index.js';
+import { ALL_BUT_CERTAIN, chanceInWords, counted, DAY_MS, listed, numberWord, spanInWords } from '../units/index.js';
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ');
 /** A day by its parts: the page says days at once, and a library of dates is heavy. */
@@ -197,9 +197,8 @@ export function seasonLead(
 }
 
 /** In time with such a chance. */
-const inTime = (chance: number): string => (chance >= ALL_BUT ? 'all but certain to be in time' : `in time with ${chanceInWords(chance)}`);
-/** From here on a chance is no count out of ten any more. */
-const ALL_BUT = 0.995;
+const inTime = (chance: number): string =>
+  chance >= ALL_BUT_CERTAIN ? 'all but certain to be in time' : `in time with ${chanceInWords(chance)}`;
 
 /**
  * How surely a start is in time.
