@@ -54,7 +54,7 @@ const known = z.discriminatedUnion('what', [
 const prior = z.object({
   share: z.object({ mean: chance, weight: z.number().positive() }),
   logMedian: z.object({ mean: z.number(), sd: z.number().positive() }),
-  spread: z.object({ median: z.number().positive(), logSd: z.number().positive() }),
+  spread: z.object({ median: z.number().positive(), logSd: z.number().positive(), tight: chance.optional() }),
   laws: z.array(chance).optional(),
 });
 export const lotPrior: z.ZodType<LotPrior> = prior.extend({ known: z.array(known) });

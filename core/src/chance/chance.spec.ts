@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { betaBinomial } from './beta-binomial.js';
+import { betaBinomial, betaBinomialAt } from './beta-binomial.js';
 import { binomial } from './binomial.js';
-import { ChanceMixture, countByPowers, countForecast, MOST_BY_POWERS } from './count.js';
+import { ChanceMixer, countByPowers, countForecast, MOST_BY_POWERS } from './count.js';
 import { exactInterval, wilsonInterval } from './intervals.js';
 import { fastLogWeibullCdf, fastNormalCdf } from './normal.js';
+import { logRising, risingTable } from './rising.js';
+import { threeFor } from './three.js';
 
 interface Fixtures {
   readonly binomial: readonly { readonly n: number; readonly p: number; readonly chances: readonly number[] }[];
@@ -108,20 +110,65 @@ describe('chances, whatever is asked', () => {
   it('mixed chances keep their mean, and what none picks is the mixture’s zero', () => {
     const cells = fc.array(fc.tuple(share, fc.double({ min: 0.01, max: 1, noNaN: true })), { minLength: 1, maxLength: 30 });
     fc.assert(
-      fc.property(cells, fc.integer({ min: 1, max: 40 }), (drawn, count) => {
+      fc.property(cells, fc.integer({ min: 1, max: 40 }), fc.constantFrom(0, 0.02, 0.3), (drawn, count, flatness) => {
         const total = drawn.reduce((before, [, weight]) => before + weight, 0);
         const roots = Float64Array.from(drawn, ([chance]) => Math.sqrt(chance));
         const weights = Float64Array.from(drawn, ([, weight]) => weight / total);
-        const mixture = new ChanceMixture();
-        mixture.add(roots, weights, 0, drawn.length, 1);
-        const told = mixture.distribution(count);
+        const mixer = new ChanceMixer({ roots, weights }, count, flatness);
+        mixer.add(0, drawn.length, 1);
+        const told = mixer.addTo(new Float64Array(count + 1));
         const mean = told.reduce((before, chance, k) => before + k * chance, 0);
         const meant = drawn.reduce((before, [chance, weight]) => before + (chance * weight) / total, 0) * count;
         // The grid ends a hair before certainty.
         expect(Math.abs(mean - meant)).toBeLessThan(1e-6 * count + 1e-9);
-        expect(mixture.none(count)).toBeCloseTo(told[0] ?? NaN, 10);
+        expect(mixer.none()).toBeCloseTo(told[0] ?? NaN, 10);
       }),
     );
+  });
+
+  it('a chance that scatters gives the beta-binomial, between the weights that are tabulated too', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.02, max: 0.98, noNaN: true }), fc.double({ min: 0.4, max: 70, noNaN: true }), (mean, weight) => {
+        const count = 25;
+        const expected = betaBinomial(count, { mean, weight });
+        const mixer = new ChanceMixer({ roots: Float64Array.of(Math.sqrt(mean)), weights: Float64Array.of(1) }, count, 1 / (weight + 1));
+        mixer.add(0, 1, 1);
+        const told = mixer.addTo(new Float64Array(count + 1));
+        expect(sum(told.map((chance, k) => Math.abs(chance - (expected[k] ?? 0)))) / 2).toBeLessThan(0.02);
+        betaBinomialAt(count, mean, weight).forEach((chance, k) => expect(chance).toBeCloseTo(expected[k] ?? NaN, 9));
+      }),
+      { numRuns: 40 },
+    );
+    expect([...betaBinomialAt(3, 0, 5), ...betaBinomialAt(3, 1, 5)]).toEqual([1, 0, 0, 0, 0, 0, 0, 1]);
+  });
+
+  it('three values stand for many by their first four moments, or leave them as they are', () => {
+    const values = Float64Array.from({ length: 9 }, (_, i) => 0.5 + 0.02 * (i - 3) + 0.001 * i * i);
+    const weights = values.map((_, i) => Math.exp(-(((i - 3) / 2) ** 2)));
+    const moments = (count: number): number[] =>
+      [0, 1, 2, 3, 4].map((power) => sum(weights.slice(0, count).map((weight, i) => weight * (values[i] ?? NaN) ** power)));
+    const before = moments(9);
+    expect(threeFor(values, weights, 9, 1e-3)).toBe(9);
+    expect(threeFor(values, weights, 9, 0.5)).toBe(3);
+    moments(3).forEach((moment, power) => expect(moment).toBeCloseTo(before[power] ?? NaN, 10));
+    expect(threeFor(Float64Array.of(2, 2, 2, 2), Float64Array.of(1, 1, 1, 1), 4, 0.5)).toBe(1);
+  });
+
+  it('tabulates the log of a rising product', () => {
+    for (const [first, count] of [
+      [1, 1],
+      [1, 30],
+      [7, 12],
+      [150, 50],
+    ] as const) {
+      const table = risingTable(16, first, count);
+      for (const y of [0, 0.003, 0.2, 1.7, 9, 16]) {
+        const log = Array.from({ length: count }, (_, k) => Math.log(y + first + k)).reduce((a, b) => a + b, 0);
+        expect(Math.abs(logRising(table, Math.sqrt(y)) - log))
+          .withContext(`${first} ${count} ${y}`)
+          .toBeLessThan(2e-3);
+      }
+    }
   });
 
   it('a count from the means of a chance’s powers is the mixed binomial, and a chance near nothing keeps its digits', () => {

@@ -1,66 +1,121 @@
 import QuickLRU from 'quick-lru';
+import { betaBinomialAt } from './beta-binomial.js';
 import { binomial } from './binomial.js';
 
 /** Chances are mixed on a grid of square roots: fine where they are small, where it matters. */
 const GRID = 96;
+const ROWS = GRID + 1;
 /** The last position below the grid's end. */
 const LAST = GRID - 1e-9;
 /** One over the gap between neighbouring chances of the grid: a forecast asks hundreds of thousands of times. */
 const GAP = Float64Array.from({ length: GRID }, (_, below) => 1 / (2 * below + 1));
 
-const binomials = new QuickLRU<number, Float64Array[]>({ maxSize: 64 });
+/** Weights of a beta that are tabulated, rising; between two of them the variance is shared out. */
+const WEIGHTS = [0.3, 0.8, 1.6, 2.8, 4.5, 7, 11, 17, 27, 45, 80];
+const FLATNESS = WEIGHTS.map((weight) => 1 / (weight + 1));
 
-/** Binomial distributions of `count` trials for each chance of the grid; kept, as every tap asks for the same few. */
-function binomialTable(count: number): Float64Array[] {
-  const kept = binomials.get(count);
+/** Distributions for every chance of the grid, one after another: of each, chances of 0 … trials. */
+type Table = Float64Array;
+const tables = new QuickLRU<string, Table>({ maxSize: 96 });
+
+/** Kept, as every tap asks for the same few. @param weight of the beta that each chance is; Infinity where it is what it is */
+function tableOf(count: number, weight: number): Table {
+  const key = `${count} ${weight}`;
+  const kept = tables.get(key);
   if (kept) return kept;
-  const table = Array.from({ length: GRID + 1 }, (_, g) => binomial(count, (g / GRID) ** 2));
-  binomials.set(count, table);
+  const table = new Float64Array(ROWS * (count + 1));
+  for (let row = 0; row < ROWS; row++) {
+    const chance = (row / GRID) ** 2;
+    table.set(weight === Infinity ? binomial(count, chance) : betaBinomialAt(count, chance, weight), row * (count + 1));
+  }
+  tables.set(key, table);
   return table;
 }
 
-/** Collects chances with their weights and turns them into the distribution of a count. */
-export class ChanceMixture {
-  private readonly weights = new Float64Array(GRID + 1);
+/**
+ * Distributions of trials whose chance is a beta's around each chance of the grid.
+ *
+ * @param flatness of the beta, 1 / (weight + 1): its variance over that of a single trial
+ */
+function looseTable(count: number, flatness: number): Table {
+  const after = FLATNESS.findIndex((one) => one <= flatness);
+  const below = tableOf(count, WEIGHTS[after < 0 ? WEIGHTS.length - 1 : after] as number);
+  if (after <= 0) return below;
+  const above = tableOf(count, WEIGHTS[after - 1] as number);
+  const [most, least] = [FLATNESS[after - 1] as number, FLATNESS[after] as number];
+  const part = (flatness - least) / (most - least);
+  return above.map((chance, at) => part * chance + (1 - part) * (below[at] as number));
+}
+
+/** Chances that are known only as a mixture, prepared once for many questions: flat lists. */
+export interface ChanceCells {
+  /** Square roots of each chance over what it is later multiplied by. */
+  readonly roots: Float64Array;
+  readonly weights: Float64Array;
+}
+
+/** Mixes such chances and turns them into the distribution of a count. */
+export class ChanceMixer {
+  /** Weights by chance of the grid. */
+  private readonly mixed = new Float64Array(ROWS);
+  private readonly table: Table;
+
+  /**
+   * @param count trials
+   * @param flatness how much each chance itself scatters, as a beta's: 1 / (its weight + 1); 0 where it is what it is
+   */
+  constructor(
+    private readonly cells: ChanceCells,
+    private readonly count: number,
+    flatness = 0,
+  ) {
+    this.table = flatness > 0 ? looseTable(count, flatness) : tableOf(count, Infinity);
+  }
+
+  /** Forgets what was added. */
+  clear(): void {
+    this.mixed.fill(0);
+  }
 
   /**
    * Adds the cells `from` to `to` (exclusive), whose chances are the squares of their
    * roots times `factor`. A weight is shared between the two grid chances around its
    * own so that the mean chance holds.
    *
-   * @param roots square roots, which times `factor` lie in [0, 1]
+   * @param factor which times the roots lies in [0, 1]
    */
-  add(roots: Float64Array, weights: Float64Array, from: number, to: number, factor: number): void {
+  add(from: number, to: number, factor: number): void {
     const scale = factor * GRID;
-    const into = this.weights;
+    const { mixed } = this;
+    const { roots, weights } = this.cells;
     for (let cell = from; cell < to; cell++) {
       let position = (roots[cell] as number) * scale;
       if (position > LAST) position = LAST;
       const below = position | 0;
       const part = (position * position - below * below) * (GAP[below] as number);
       const weight = weights[cell] as number;
-      into[below] = (into[below] as number) + weight * (1 - part);
-      into[below + 1] = (into[below + 1] as number) + weight * part;
+      mixed[below] = (mixed[below] as number) + weight * (1 - part);
+      mixed[below + 1] = (mixed[below + 1] as number) + weight * part;
     }
   }
 
-  /** Distribution of how many of `count` seeds the mixed chance picks; index is the number. */
-  distribution(count: number): Float64Array {
-    const result = new Float64Array(count + 1);
-    const table = binomialTable(count);
-    for (let g = 0; g <= GRID; g++) {
-      const weight = this.weights[g] as number;
+  /** Adds the distribution of how many of the trials succeed to another; index is the number. */
+  addTo(result: Float64Array): Float64Array {
+    const { mixed, table, count } = this;
+    for (let row = 0; row < ROWS; row++) {
+      const weight = mixed[row] as number;
       if (weight === 0) continue;
-      const chances = table[g] as Float64Array;
-      for (let k = 0; k <= count; k++) result[k] = (result[k] as number) + weight * (chances[k] as number);
+      for (let k = 0, at = row * (count + 1); k <= count; k++, at++) result[k] = (result[k] as number) + weight * (table[at] as number);
     }
     return result;
   }
 
-  /** Chance that none of `count` is picked. */
-  none(count: number): number {
-    const table = binomialTable(count);
-    return this.weights.reduce((sum, weight, g) => sum + weight * (table[g]?.[0] ?? 0), 0);
+  /** Chance that none succeeds, as far as the weights go. */
+  none(): number {
+    const { mixed, table, count } = this;
+    let sum = 0;
+    for (let row = 0, at = 0; row < ROWS; row++, at += count + 1) sum += (mixed[row] as number) * (table[at] as number);
+    return sum;
   }
 }
 

@@ -4,3 +4,5 @@ export * from './binomial.js';
 export * from './count.js';
 export * from './intervals.js';
 export * from './normal.js';
+export * from './rising.js';
+export * from './three.js';

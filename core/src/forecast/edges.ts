@@ -9,6 +9,12 @@ export interface SeenAt {
   readonly leads: readonly { readonly at: number; readonly weight: number }[];
 }
 
+/** Tips that were found at once, and the stretches between edges in which they may have come. */
+export interface TipsAt {
+  readonly count: number;
+  readonly stretches: readonly { readonly from: number; readonly to: number; readonly weight: number }[];
+}
+
 /** The progresses that a likelihood asks for, once each, and where each figure of the evidence finds its own. */
 export function edgesOf(evidence: Evidence) {
   const edges: number[] = [];
@@ -16,7 +22,14 @@ export function edgesOf(evidence: Evidence) {
     const known = edges.indexOf(progress);
     return known >= 0 ? known : edges.push(progress) - 1;
   };
-  const tips = evidence.tips.map((tip) => ({ from: at(tip.fromProgress), to: at(tip.toProgress), count: tip.count }));
+  const tips = evidence.tips.map((tip): TipsAt => ({
+    count: tip.count,
+    stretches: (tip.noticed ?? [{ ...tip, weight: 1 }]).map(({ fromProgress, toProgress, weight }) => ({
+      from: at(fromProgress),
+      to: at(toProgress),
+      weight,
+    })),
+  }));
   const quiet = quietGroups(evidence).map(({ progress, count, through }): SeenAt => ({
     count,
     opened: at(progress),
@@ -38,7 +51,20 @@ export function edgesOf(evidence: Evidence) {
 export function seenAt({ opened, leads }: SeenAt, tipped: Float64Array): number {
   const base = tipped[opened] as number;
   let share = base;
-  for (const { at, weight } of leads) share += weight * ((tipped[at] as number) - base);
+  for (let index = 0; index < leads.length; index++) {
+    const { at, weight } = leads[index] as SeenAt['leads'][number];
+    share += weight * ((tipped[at] as number) - base);
+  }
+  return share;
+}
+
+/** Share that tips where tips that were found at once may have come. */
+export function foundAt({ stretches }: TipsAt, tipped: Float64Array): number {
+  let share = 0;
+  for (let index = 0; index < stretches.length; index++) {
+    const { from, to, weight } = stretches[index] as TipsAt['stretches'][number];
+    share += weight * ((tipped[to] as number) - (tipped[from] as number));
+  }
   return share;
 }
 
@@ -52,14 +78,3 @@ export function takeHeat({ progresses, heat }: Edges, tipped: Float64Array): voi
 }
 
 export type Edges = ReturnType<typeof edgesOf>;
-
-/** x to a whole power, by squaring: the likelihood of a quiet group, asked for in every cell. */
-export function power(x: number, n: number): number {
-  let result = 1;
-  let base = x;
-  for (let left = n; left > 0; left >>= 1) {
-    if (left & 1) result *= base;
-    base *= base;
-  }
-  return result;
-}

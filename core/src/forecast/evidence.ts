@@ -13,12 +13,30 @@ export interface LookFact {
   readonly lost?: number | null;
 }
 
+/** A stretch of progress in which a tip may have come, with its weight among others. */
+export interface Stretch {
+  readonly fromProgress: number;
+  readonly toProgress: number;
+  readonly weight: number;
+}
+
 /** Seeds whose tip appeared between two progresses (days at the optimum). */
 export interface TipInterval {
   readonly fromProgress: number;
   readonly toProgress: number;
   readonly count: number;
+  /**
+   * Where looks through the bag say more than that: when a tip came that this look was the
+   * first to notice, by how long a root must be to be noticed. Absent where only openings tell.
+   */
+  readonly noticed?: readonly Stretch[];
 }
+
+/** Share of the living whose tip would be found as these were. */
+export const foundShare = ({ fromProgress, toProgress, noticed }: TipInterval, tippedBy: (progress: number) => number): number =>
+  noticed
+    ? noticed.reduce((sum, { fromProgress: from, toProgress: to, weight }) => sum + weight * (tippedBy(to) - tippedBy(from)), 0)
+    : tippedBy(toProgress) - tippedBy(fromProgress);
 
 /** Seeds seen quiet at a progress and not since: alive and slow, or dead. */
 export interface QuietGroup {
@@ -98,10 +116,37 @@ export interface Evidence {
 }
 
 /**
+ * When a tip came that one look was the first to find, where looks through the bag came
+ * between: each part of the roots is noticed once it is so long, and a part never is.
+ *
+ * @param openedAt progress at the last opening; @param before the last look through since then, if any
+ * @returns null where that says nothing, or calls what was seen impossible
+ */
+function stretchesFor(
+  openedAt: number,
+  before: number | null,
+  at: number,
+  through: boolean,
+  leads: ThroughLook['leads'],
+): Stretch[] | null {
+  if (!through && before === null) return null;
+  const unnoticed = (lead: number): number => (before === null ? openedAt : Math.max(before - lead, openedAt));
+  const stretches = leads.map((lead) => ({
+    fromProgress: unnoticed(lead.progress),
+    toProgress: through ? Math.max(at - lead.progress, openedAt) : at,
+    weight: lead.weight,
+  }));
+  const never = 1 - leads.reduce((sum, { weight }) => sum + weight, 0);
+  if (!through) stretches.push({ fromProgress: openedAt, toProgress: at, weight: never });
+  const possible = stretches.filter(({ fromProgress, toProgress }) => toProgress > fromProgress);
+  return possible.length > 0 ? possible : null;
+}
+
+/**
  * Turns looks into interval-censored counts. Totals are absolute, so two
  * people's looks never add up, and the order in which they are entered does not
- * matter. Looks through the bag prove tips; of the rest they say only that
- * nothing was noticed.
+ * matter. Looks through the bag prove tips, and date them by when they would have been
+ * noticed; of the rest they say only that nothing was noticed.
  *
  * @param seeds seeds in the batch, 1 or more
  * @param looks in any order
@@ -119,6 +164,7 @@ export function evidenceFrom(
   mmPerDayAtOptimum: number,
   readable = 1,
 ): Evidence {
+  const { leads } = throughLook(0, mmPerDayAtOptimum, readable);
   const tips: TipInterval[] = [];
   const removed: QuietGroup[] = [];
   let tipped = 0;
@@ -136,9 +182,13 @@ export function evidenceFrom(
     }
     const progress = progressAt(look.atMs);
     if (totalTipped > tipped) {
+      const openedAt = progressAt(lastSeenMs);
+      const before = throughMs === null ? null : progressAt(throughMs);
       // What shows through the bag would have shown at the last look through it, had it come long before that.
-      const through = throughMs === null || !look.through ? 0 : progressAt(throughMs) - MOSTLY_NOTICED_MM / mmPerDayAtOptimum;
-      tips.push({ fromProgress: Math.max(progressAt(lastSeenMs), through), toProgress: progress, count: totalTipped - tipped });
+      const through = before === null || !look.through ? 0 : before - MOSTLY_NOTICED_MM / mmPerDayAtOptimum;
+      const noticed = stretchesFor(openedAt, before, progress, look.through, leads);
+      const fromProgress = Math.max(openedAt, through);
+      tips.push({ fromProgress, toProgress: progress, count: totalTipped - tipped, ...(noticed ? { noticed } : {}) });
     }
     if (totalRotten > rotten) removed.push({ progress, count: totalRotten - rotten });
     if (totalLost > lost) removed.push({ progress: progressAt(lastSeenMs), count: totalLost - lost });

@@ -143,11 +143,30 @@ describe('the forecast', () => {
       (ms) => (ms - START) / HOUR_MS,
       8,
     );
-    expect(tips).toEqual([
-      { fromProgress: 0, toProgress: 60, count: 2 },
-      { fromProgress: 0, toProgress: 90, count: 3 },
+    const bounds = tips.map(({ fromProgress, toProgress, count }) => [fromProgress, toProgress, count]);
+    expect(bounds).toEqual([
+      [0, 60, 2],
+      [0, 90, 3],
     ]);
+    // What is noticed at 60 came long enough before it; what was not noticed then but found at 90 came later, or is never noticed.
+    expect(tips[0]?.noticed?.every((part) => part.toProgress < 60)).toBeTrue();
+    expect(tips[1]?.noticed?.map((part) => part.fromProgress > 58 && part.toProgress === 90)).toEqual([true, true, true, false]);
     expect([quiet.progress, quiet.count, quiet.through?.progress]).toEqual([90, 5, 95]);
+  });
+
+  it('dates what is only ever seen through the bag: a lot noticed late is known to be late', () => {
+    const prior = bookPrior(crop, { printedRate: 0.85, ageYears: null, seen: 'tip' });
+    const median = (first: number): number => {
+      const looks = Array.from({ length: 8 }, (_, day) => look(24 * (day + first), Math.min(6 * day, 24), { through: true }));
+      const { columns } = posteriorOf(
+        evidenceFrom(40, looks, START, (ms) => (ms - START) / 24 / HOUR_MS, 8),
+        prior,
+      );
+      return columns.reduce((sum, { logMedian, weights }) => sum + logMedian * weights.reduce((a, b) => a + b, 0), 0);
+    };
+    // None at the first look, a quarter more at each of the next: half of what shows has been noticed after two days.
+    expect(Math.abs(Math.exp(median(3)) - 4.6)).toBeLessThan(0.7);
+    expect(Math.exp(median(6)) - Math.exp(median(3))).toBeGreaterThan(2);
   });
 
   it('takes rotten seed for dead and lost seed for nothing but gone', () => {

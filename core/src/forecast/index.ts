@@ -6,5 +6,6 @@ export * from './posterior.js';
 export * from './predict.js';
 export * from './lot-curve.js';
 export * from './prior.js';
+export { TO_THE_LETTER } from './scatter.js';
 export * from './tip-law.js';
 export * from './turnbull.js';

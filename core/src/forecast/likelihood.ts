@@ -1,4 +1,4 @@
-import { seenShare, type Evidence, type QuietGroup } from './evidence.js';
+import { foundShare, seenShare, type Evidence, type QuietGroup } from './evidence.js';
 
 /** Keeps an interval the law calls impossible from ruling out every law alike. */
 export const LEAST_CHANCE = 1e-300;
@@ -6,8 +6,17 @@ export const LEAST_CHANCE = 1e-300;
 /** Share of the living that has shown a tip by a progress. */
 export type TippedBy = (progress: number) => number;
 
-/** Groups of seeds last seen quiet, rotten ones among them, that are not empty. */
-export const quietGroups = (evidence: Evidence): QuietGroup[] => [...evidence.removed, evidence.quiet].filter((group) => group.count > 0);
+/** Groups of seeds last seen quiet, rotten ones among them, that are not empty: one a moment, those that may still come last. */
+export function quietGroups({ removed, quiet }: Evidence): QuietGroup[] {
+  const groups: QuietGroup[] = [];
+  for (const group of [...removed, quiet]) {
+    if (group.count === 0) continue;
+    const same = group.through ? -1 : groups.findIndex(({ progress }) => progress === group.progress);
+    const [known] = same < 0 ? [] : groups.splice(same, 1);
+    groups.push(known ? { ...group, count: group.count + known.count } : group);
+  }
+  return groups;
+}
 
 /**
  * Log-likelihood of interval-censored looks at one living share and one law:
@@ -18,8 +27,7 @@ export const quietGroups = (evidence: Evidence): QuietGroup[] => [...evidence.re
  */
 export function logLikelihood(evidence: Evidence, livingShare: number, tippedBy: TippedBy): number {
   const tips = evidence.tips.reduce(
-    (sum, { fromProgress, toProgress, count }) =>
-      sum + count * (Math.log(livingShare) + Math.log(Math.max(tippedBy(toProgress) - tippedBy(fromProgress), LEAST_CHANCE))),
+    (sum, tip) => sum + tip.count * (Math.log(livingShare) + Math.log(Math.max(foundShare(tip, tippedBy), LEAST_CHANCE))),
     0,
   );
   return quietGroups(evidence).reduce((sum, group) => sum + group.count * Math.log1p(-livingShare * seenShare(group, tippedBy)), tips);

@@ -1,6 +1,6 @@
 import { logSince, mixed, type Origin } from './origins.js';
 import type { Column, Posterior } from './posterior.js';
-import { crowdShare, lateShare, type LawShape } from './tip-law.js';
+import { crowdShare, KERNELS, lateShare, type LawShape } from './tip-law.js';
 
 /** Columns that share a median and a spread, and so their kernels and stragglers, in flat lists. */
 export interface Places {
@@ -8,8 +8,8 @@ export interface Places {
   readonly first: Int32Array;
   readonly logMedian: Float64Array;
   readonly shapes: readonly LawShape[];
-  /** By column. */
-  readonly weibull: Uint8Array;
+  /** By column: which of {@link KERNELS}, and the share that straggles. */
+  readonly kernel: Uint8Array;
   readonly stragglers: Float64Array;
 }
 
@@ -24,13 +24,13 @@ export function placesOf(posterior: Posterior): Places {
 
 function placesFrom(columns: readonly Column[]): Places {
   const first: number[] = [];
-  const weibull = new Uint8Array(columns.length);
+  const kernel = new Uint8Array(columns.length);
   const stragglers = new Float64Array(columns.length);
   let last: Column | null = null;
   for (let index = 0; index < columns.length; index++) {
     const column = columns[index] as Column;
     if (last === null || last.logMedian !== column.logMedian || last.shape !== column.shape) first.push(index);
-    weibull[index] = column.law.kernel === 'weibull' ? 1 : 0;
+    kernel[index] = KERNELS.indexOf(column.law.kernel);
     stragglers[index] = column.law.stragglers;
     last = column;
   }
@@ -38,7 +38,7 @@ function placesFrom(columns: readonly Column[]): Places {
     first: Int32Array.from([...first, columns.length]),
     logMedian: Float64Array.from(first, (index) => (columns[index] as Column).logMedian),
     shapes: first.map((index) => (columns[index] as Column).shape),
-    weibull,
+    kernel,
     stragglers,
   };
 }
@@ -52,8 +52,11 @@ export function sharesAt(places: Places, origins: readonly Origin[], progress: n
   return into;
 }
 
+/** Shares by kernel at one place, worked out when first asked for. */
+const crowds = new Float64Array(KERNELS.length);
+
 function addShares(
-  { first, logMedian, shapes, weibull, stragglers }: Places,
+  { first, logMedian, shapes, kernel, stragglers }: Places,
   logProgress: number,
   weight: number,
   into: Float64Array,
@@ -62,30 +65,33 @@ function addShares(
     const shape = shapes[g] as LawShape;
     const distance = logProgress - (logMedian[g] as number);
     const late = lateShare(shape, distance);
-    let lognormal = -1;
-    let weibullShare = -1;
+    crowds.fill(-1);
     for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
-      let crowd: number;
-      if (weibull[index] === 1) crowd = weibullShare < 0 ? (weibullShare = crowdShare('weibull', shape, distance)) : weibullShare;
-      else crowd = lognormal < 0 ? (lognormal = crowdShare('lognormal', shape, distance)) : lognormal;
+      const own = kernel[index] as number;
+      let crowd = crowds[own] as number;
+      if (crowd < 0) crowd = crowds[own] = crowdShare(own, shape, distance);
       into[index] = (into[index] as number) + weight * (crowd + (stragglers[index] as number) * (late - crowd));
     }
   }
 }
 
+/** Weights of a place: one for each kernel, and one for what straggles. */
+const PARTS = KERNELS.length + 1;
+
 /** A weighted mean of all columns' curves: by place, so that each kernel is asked for once. */
 export function meanCurve(
-  { first, logMedian, shapes, weibull, stragglers }: Places,
+  { first, logMedian, shapes, kernel, stragglers }: Places,
   origins: readonly Origin[],
   weights: ArrayLike<number>,
 ): (progress: number) => number {
-  const parts = new Float64Array(3 * shapes.length);
+  const parts = new Float64Array(PARTS * shapes.length);
   for (let g = 0; g < shapes.length; g++) {
+    const straggling = PARTS * (g + 1) - 1;
     for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
       const late = (weights[index] as number) * (stragglers[index] as number);
-      const crowd = 3 * g + (weibull[index] as number);
+      const crowd = PARTS * g + (kernel[index] as number);
       parts[crowd] = (parts[crowd] as number) + (weights[index] as number) - late;
-      parts[3 * g + 2] = (parts[3 * g + 2] as number) + late;
+      parts[straggling] = (parts[straggling] as number) + late;
     }
   }
   const at = (logProgress: number): number => {
@@ -93,10 +99,11 @@ export function meanCurve(
     for (let g = 0; g < shapes.length; g++) {
       const shape = shapes[g] as LawShape;
       const distance = logProgress - (logMedian[g] as number);
-      const [lognormal, weibullPart] = [parts[3 * g] as number, parts[3 * g + 1] as number];
-      if (lognormal > 0) sum += lognormal * crowdShare('lognormal', shape, distance);
-      if (weibullPart > 0) sum += weibullPart * crowdShare('weibull', shape, distance);
-      sum += (parts[3 * g + 2] as number) * lateShare(shape, distance);
+      for (let own = 0; own < KERNELS.length; own++) {
+        const part = parts[PARTS * g + own] as number;
+        if (part > 0) sum += part * crowdShare(own, shape, distance);
+      }
+      sum += (parts[PARTS * (g + 1) - 1] as number) * lateShare(shape, distance);
     }
     return sum;
   };

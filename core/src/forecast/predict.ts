@@ -60,7 +60,9 @@ const sharesOf = (
 /**
  * Prepares the answers about the seeds that were last seen quiet. A cell's chance
  * of a tip is v (F(t) - F(from)) / (1 - v F(from)): the factor before the bracket
- * does not depend on t and is worked out once.
+ * does not depend on t and is worked out once. A lot that scatters about its law does so
+ * beyond what was seen by what is left of it: such a chance is a beta's, of the lot's
+ * concentration times (1 - v F(from)).
  *
  * @param group the seeds that may still come
  * @param harm heat that took some of what had not shown by then
@@ -91,7 +93,8 @@ export function outlookFor(
     seenShare(group, (progress) => left(columnShare(column, origins, progress), index, progress)),
   );
   const factorOf = (share: number, column: number): number => share / Math.max(1 - share * (before[column] as number), 1e-300);
-  const counting = countingOf(posterior, factorOf, quiet);
+  const beyond = (share: number, column: number): number => Math.max(1 - share * (before[column] as number), 0);
+  const counting = countingOf(posterior, { factor: factorOf, beyond }, quiet);
   const scales = Float64Array.from(columns, ({ weights }, column) =>
     weights.reduce((sum, weight, i) => sum + weight * factorOf(shares[i] as number, column), 0),
   );

@@ -10,7 +10,12 @@ export interface Prior {
   /** Natural log of the median progress to the tip, and its sd between lots. */
   readonly logMedian: { readonly mean: number; readonly sd: number };
   /** Spread within the lot: median of the sd of log progress, and the sd of its log. */
-  readonly spread: { readonly median: number; readonly logSd: number };
+  readonly spread: {
+    readonly median: number;
+    readonly logSd: number;
+    /** Share of lots that come much closer together than that; absent where none is to be thought of. */
+    readonly tight?: number;
+  };
   /** Weights of {@link TIP_LAWS}, where closed batches told how many straggle; absent where none did. */
   readonly laws?: readonly number[];
 }
@@ -50,6 +55,8 @@ const TIPS_OF_NORMAL = 0.97;
 const SHARE_WEIGHT = 6;
 const LEAST_WEIGHT = 1.5;
 const SPREAD_LOG_SD = 0.4;
+/** Of lots that nothing is known of, so many come all but together (docs/decisions/0022). */
+const TIGHT_LOTS = 0.15;
 /** Sd of the log of the delay from tip to emergence. Guess. */
 const DELAY_LOG_SD = 0.3;
 
@@ -108,7 +115,7 @@ export function bookPrior(crop: Crop, { printedRate, ageYears, calendarYears = a
   return {
     share: shareOf(TIPS_OF_NORMAL * rate, aged, agedSd),
     logMedian: { mean: Math.log(days), sd: Math.hypot(LOT_LOG_SD[crop.days.confidence], DELAY_LOG_SD * (delay / days)) },
-    spread: { median: crop.days.logSpread, logSd: SPREAD_LOG_SD },
+    spread: { median: crop.days.logSpread, logSd: SPREAD_LOG_SD, tight: TIGHT_LOTS },
     known,
   };
 }
@@ -204,7 +211,13 @@ function learnSpread(book: LotPrior, here: Pick<PastLot, 'crop'>, past: readonly
     sum += worth * logSpread.mean;
   }
   // The next lot still differs from the crop's own mean.
-  return { median: Math.exp(sum / precision), logSd: Math.min(Math.hypot(Math.sqrt(1 / precision), 0.2), book.spread.logSd) };
+  const { logSd, tight = 0 } = book.spread;
+  return {
+    median: Math.exp(sum / precision),
+    logSd: Math.min(Math.hypot(Math.sqrt(1 / precision), 0.2), logSd),
+    // The better a crop's own spread is known, the less room there is for a surprise.
+    tight: tight / (precision * logSd ** 2),
+  };
 }
 
 /** The laws' own weights count for so many lots; a lot of the packet, the crop or only the household for less than one. Guess. */

@@ -1,5 +1,6 @@
 import type { Crop } from '../crops/index.js';
 import {
+  TO_THE_LETTER,
   posteriorOf,
   type LotPrior,
   type PastLot,
@@ -181,7 +182,7 @@ export function stepPosterior(prior: Prior, seen: readonly StepSeen[]): Posterio
     ({ fromProgress }) => String(near(fromProgress)),
   ).map(({ one, count }) => ({ progress: one.fromProgress, count }));
   const [last = { progress: 0, count: 0 }, ...removed] = quiet;
-  return posteriorOf({ tips, removed, quiet: last, lastSeenMs: 0 }, prior);
+  return posteriorOf({ tips, removed, quiet: last, lastSeenMs: 0 }, prior, TO_THE_LETTER);
 }
 
 /** Before a tray taught anything its median may lie this far off, sd of the log. */

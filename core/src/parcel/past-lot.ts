@@ -1,4 +1,4 @@
-import { type PastLot, posteriorOf, TIP_LAWS } from '../forecast/index.js';
+import { TO_THE_LETTER, type PastLot, posteriorOf, TIP_LAWS } from '../forecast/index.js';
 import type { ParcelFacts } from './facts.js';
 import { basicsFor, waySpecific } from './workings.js';
 
@@ -19,7 +19,7 @@ export function pastLotOf(facts: ParcelFacts, closedMs: number, labels: Pick<Pas
   // What was left undone in making it ready is not the packet's pace.
   const expected = facts.prior.logMedian.mean + Math.log(slower);
   const open = { share: FLAT, logMedian: { mean: expected, sd: 0.6 }, spread: facts.prior.spread };
-  const posterior = posteriorOf(evidence, open);
+  const posterior = posteriorOf(evidence, open, TO_THE_LETTER);
   const sums = { share: [0, 0], shift: [0, 0], spread: [0, 0] };
   const add = (sum: number[], value: number, weight: number): void => {
     sum[0] = (sum[0] ?? 0) + weight * value;

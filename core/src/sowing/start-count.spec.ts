@@ -165,15 +165,15 @@ describe('two steps', () => {
       let pick = uniform();
       const column = posterior.columns[total.findIndex((one) => (pick -= one) < 0)] ?? posterior.columns[0];
       if (!column) continue;
-      const shown = Math.min(
-        Math.max(
-          column.law.kernel === 'weibull'
-            ? 1 - Math.exp(-Math.LN2 * Math.exp((byThen - column.logMedian) * column.shape.weibull))
-            : normal((byThen - column.logMedian) * column.shape.perSpread),
-          0,
-        ),
-        1,
-      );
+      const distance = byThen - column.logMedian;
+      const rate = Math.PI / Math.sqrt(6) / column.spread;
+      const byKernel = {
+        lognormal: () => normal(distance / column.spread),
+        weibull: () => 1 - Math.exp(-Math.LN2 * Math.exp(distance * rate)),
+        gompertz: () => 1 - Math.exp((-Math.LN2 * Math.expm1(rate * Math.exp(distance))) / Math.expm1(rate)),
+        two_crowds: () => 0.65 * normal(distance / column.spread) + 0.35 * normal((distance - 0.8) / Math.hypot(column.spread, 0.15)),
+      };
+      const shown = Math.min(Math.max(byKernel[column.law.kernel](), 0), 1);
       const living = share();
       const tips = Array.from({ length: first }, () => uniform() < living);
       const early = tips.filter((tip) => tip && uniform() < shown).length;
