@@ -1,25 +1,43 @@
-import { randomBeta, randomGamma, randomLcg, randomLogistic, randomNormal, randomUniform, randomWeibull } from 'd3-random';
+import {
+  randomBeta,
+  randomExponential,
+  randomGamma,
+  randomLcg,
+  randomLogistic,
+  randomNormal,
+  randomUniform,
+  randomWeibull,
+} from 'd3-random';
 
-/** The worlds a forecast is tried on. Only the first is the forecast's own. */
-export const WORLDS = [
-  'model',
-  'weibull',
-  'gamma',
-  'log-logistic',
-  'a fifth late',
-  'some duds',
-  'warmer by 2 °C',
-  'cooler by 2 °C',
-  'rate 0.15 lower',
-  'lot x 0.7',
-  'lot x 1.4',
-  // Seen by what comes up alone: the way through the mix spread as the forecast has it, and raggedly, a part never up.
-  'seen when up',
-  'up, and ragged',
-  // Half of the prescribed cold, then the warm: part of the lot sleeps on.
-  'chill too short',
-] as const;
-export type World = (typeof WORLDS)[number];
+/** The worlds a forecast is tried on, as a gardener would tell them. Only the first is the forecast's own. */
+const TOLD = {
+  model: 'most come close together about their day, a little more spread out after it than before',
+  weibull: 'they begin slowly, come thickest just after the middle and then stop',
+  gamma: 'they begin at once and tail off, a little more evenly than the model has it',
+  'log-logistic': 'nearly all come close together, and a few well before or well after',
+  gompertz: 'few at first, more every day, and when most are there the rest follow within a day or two',
+  uniform: 'as many on each day, from half of the usual time to half as long again, and then no more',
+  'shifted exponential': 'nothing for three quarters of the usual time, then many at once, fewer every day, with a long tail',
+  bimodal: 'two flushes: one half at three quarters of the usual time, the other at nearly twice that',
+  tight: 'all within a day or so of each other: less than half of the usual spread',
+  wide: 'strung out: twice the usual spread and more, from a third of the usual time to three times it',
+  '15 in 100 straggle': 'most as usual, and about one in seven of them weeks later',
+  'a fifth late': 'a fifth sleep on, and come after two to four times as long',
+  'some duds': 'one lot in thirteen is dead or nearly so, whatever the packet says',
+  'warmer by 2 °C': 'the thermometer reads two degrees too low',
+  'cooler by 2 °C': 'the thermometer reads two degrees too high',
+  'rate 0.15 lower': 'the packet promises 85 in 100, and 70 come',
+  'lot x 0.7': 'the lot is quick: seven tenths of the usual time',
+  'lot x 1.4': 'the lot is slow: nearly half as long again',
+  'seen when up': 'sown in mix and seen when it is up: some days more, much the same for all',
+  'up, and ragged': 'sown in mix; the way up takes some a third of the time it takes others, and a twelfth get lost on it',
+  'chill too short': 'half of the cold that the kind wants, then the warm: what has not had enough sleeps on',
+  'through the bag': 'never opened: read through the paper, which misses what is short and a quarter of what is long',
+} as const;
+export type World = keyof typeof TOLD;
+export const WORLDS = Object.keys(TOLD) as readonly World[];
+/** What a world does, in a gardener's words. */
+export const worldInWords = (world: World): string => TOLD[world];
 
 /** What the packet says. */
 export const PRINTED_RATE = 0.85;
@@ -42,6 +60,8 @@ export interface Chance {
   readonly weibull: () => number;
   readonly gamma: () => number;
   readonly logistic: () => number;
+  /** With mean 1. */
+  readonly exponential: () => number;
   readonly beta: (a: number, b: number) => () => number;
 }
 
@@ -54,11 +74,17 @@ export function chanceFrom(seed: number): Chance {
     weibull: randomWeibull.source(source)(4.5, 0, 1.0849),
     gamma: randomGamma.source(source)(14, 1 / 13.668),
     logistic: randomLogistic.source(source)(0, 0.145),
+    exponential: randomExponential.source(source)(1),
     beta: (a, b) => randomBeta.source(source)(a, b),
   };
 }
 
+/** Rate at which a Gompertz hazard rises in a median, of the spread that the others have. */
+const GOMPERTZ_RATE = Math.PI / (Math.sqrt(6) * 0.25);
+
+/** A seed's time over its lot's: about 1 for the middle one. */
 function timeIn(world: World, chance: Chance): number {
+  const usual = (spread = 0.25): number => Math.exp(spread * chance.normal());
   switch (world) {
     case 'weibull':
       return chance.weibull();
@@ -66,10 +92,24 @@ function timeIn(world: World, chance: Chance): number {
       return chance.gamma();
     case 'log-logistic':
       return Math.exp(chance.logistic());
+    case 'gompertz':
+      return Math.log1p((chance.exponential() * Math.expm1(GOMPERTZ_RATE)) / Math.LN2) / GOMPERTZ_RATE;
+    case 'uniform':
+      return 0.5 + chance.uniform();
+    case 'shifted exponential':
+      return 0.75 + (0.25 / Math.LN2) * chance.exponential();
+    case 'bimodal':
+      return (chance.uniform() < 0.5 ? 0.75 : 1.7) * usual(0.15);
+    case 'tight':
+      return usual(0.25 * 0.4);
+    case 'wide':
+      return usual(0.25 * 2.2);
+    case '15 in 100 straggle':
+      return chance.uniform() < 0.15 ? Math.exp(0.9 + 0.6 * chance.normal()) : usual();
     case 'a fifth late':
-      return Math.exp(0.25 * chance.normal()) * (chance.uniform() < 0.2 ? 2 + 2 * chance.uniform() : 1);
+      return usual() * (chance.uniform() < 0.2 ? 2 + 2 * chance.uniform() : 1);
     default:
-      return Math.exp(0.25 * chance.normal());
+      return usual();
   }
 }
 

@@ -41,9 +41,13 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
   const step = DAY_MS / perDay;
   const count = Math.max(1, Math.round(((0.4 + 1.9 * chance.uniform()) * medianMs) / step));
   const tippedBy = (ms: number): number => tipMs.filter((tip) => tip <= ms).length;
+  const through = world === 'through the bag';
+  // Through the bag a root is noticed once it is so long, and some never are.
+  const noticeMs = through ? tipMs.map((tip) => tip + noticedAfterMs(crop, trueRate, chance)) : tipMs;
+  const seenBy = (ms: number): number => noticeMs.filter((at) => at <= ms).length;
   const looks = Array.from({ length: count }, (_, index) => {
     const atMs = (index + 1) * step;
-    return { atMs, through: false, tipped: tippedBy(atMs), rotten: null };
+    return { atMs, through, tipped: seenBy(atMs), rotten: null };
   });
   const nowMs = count * step;
   const reading = { minC: SAID_C - 0.5, maxC: SAID_C + 0.5 };
@@ -64,8 +68,19 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
     nowMs,
     outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet),
     progressAt: progress.at,
-    cameBy: (ms) => tippedBy(ms) - tippedBy(nowMs),
+    // Of what was not seen yet: through the bag also what is there unnoticed.
+    cameBy: (ms) => tippedBy(ms) - seenBy(nowMs),
   };
+}
+
+/** Roots differ in speed by this sd of the log, and are noticed through the bag from these lengths on, mm: invented, of another form than the forecast's. */
+const SPEED_LOG_SD = 0.25;
+const NOTICED_MEAN_MM = 5;
+const NEVER_NOTICED = 0.25;
+
+function noticedAfterMs({ root }: Crop, rate: number, chance: Chance): number {
+  const speed = root.mmPerDayAtOptimum * rate * Math.exp(SPEED_LOG_SD * chance.normal());
+  return chance.uniform() < NEVER_NOTICED ? Infinity : ((NOTICED_MEAN_MM * chance.exponential()) / speed) * DAY_MS;
 }
 
 const COLD_C = 4;
