@@ -40,7 +40,7 @@ const parcel = (more: Partial<ParcelFacts> = {}): ParcelFacts => ({
   closure: 'sealed_air',
   doseMl: 8,
   lookTimesMs: Array.from({ length: 100 }, (_, index) => START + (index + 1) * 12 * HOUR_MS),
-  lateTolerance: 0.01,
+  lateTolerance: 0.02,
   ...more,
 });
 

@@ -30,9 +30,11 @@ export interface Posterior {
 /** Reach of the prior that is looked through, sds. */
 const REACH_SD = 3.8;
 /** Columns that together hold less than this are dropped: nobody can see them, and every question asks each column. */
-const PRUNE_TAIL = 7e-3;
+const PRUNE_TAIL = 1e-2;
 /** A kernel that holds less than this is left out. */
 const LEAST_KERNEL = 1e-3;
+/** While steps are too wide to tell, only one that holds nothing at all. */
+const NOTHING = 1e-9;
 /** Nodes by axis, over so many sds to each side. */
 interface Nodes extends Readonly<Record<keyof Grid, number>> {
   readonly reach: number;
@@ -41,7 +43,7 @@ interface Nodes extends Readonly<Record<keyof Grid, number>> {
 const COARSE: Nodes = { angle: 9, logMedian: 9, logSpread: 5, reach: 3.8 };
 const FINE: Nodes = { angle: 10, logMedian: 8, logSpread: 5, reach: 3.8 };
 /** Before any tip everything is open, and a tight lot's few days lie between wide steps. */
-const OPEN: Nodes = { angle: 13, logMedian: 13, logSpread: 7, reach: 3.8 };
+const OPEN: Nodes = { angle: 12, logMedian: 12, logSpread: 6, reach: 3.7 };
 /** Of many seeds a lot that keeps to its law is known much better than one that scatters. */
 const FINER: Nodes = { angle: 15, logMedian: 12, logSpread: 7, reach: 4.2 };
 const MANY_SEEDS = 150;
@@ -125,10 +127,10 @@ export function posteriorOf(evidence: Evidence, prior: Prior, following = follow
       };
     });
   };
-  /** Leaves out kernels that hold next to nothing. */
-  const drop = (): void => {
+  /** Leaves out kernels that hold nothing, or next to nothing. */
+  const drop = (least: number): void => {
     const total = sheets.reduce((sum, { mass }) => sum + mass, 0);
-    const kept = sheets.map(({ mass }) => mass >= LEAST_KERNEL * total);
+    const kept = sheets.map(({ mass }) => mass > least * total);
     grid = grid.filter((_, index) => kept[index]);
     sheets = sheets.filter((_, index) => kept[index]);
   };
@@ -139,11 +141,11 @@ export function posteriorOf(evidence: Evidence, prior: Prior, following = follow
       return momentOf([logMedian]).sd < RESOLVED * own.logMedian.step || momentOf([logSpread]).sd < RESOLVED * own.logSpread.step;
     });
   for (let step = 0; step < MOST_STEPS && unresolved(); step++) {
+    drop(step > 0 ? LEAST_KERNEL : NOTHING);
     closer(COARSE);
     sheets = sheetsOf(question, grid, true);
-    if (step > 0) drop();
   }
-  drop();
+  drop(LEAST_KERNEL);
   closer(question.edges.tipCount === 0 ? OPEN : seedsOf(evidence) > MANY_SEEDS ? FINER : FINE);
   const shares = Float64Array.from({ length: angle.count }, (_, i) => shareOf(node(angle, i)));
   const columns = columnsOf(sheetsOf(question, grid, false));

@@ -35,26 +35,32 @@ export interface Outlook {
    * @param atTheirWarmth share of the living that come at the temperatures they had; the rest are kept quiet by them
    */
   chanceAlive(atTheirWarmth: number): number;
-  /** Living shares of the lot with their weights, and for each the chance that a quiet seed still comes. */
-  byShare(): readonly { readonly share: number; readonly weight: number; readonly further: number }[];
+  /** What is known of the quiet seeds by the lot's living share. */
+  byShare(): readonly ByShare[];
 }
 
-/** Living shares of the lot with their weights, and for each the chance that a quiet seed still comes. */
-const sharesOf = (
-  { columns, shares }: Posterior,
-  before: Float64Array,
-  whole: (column: number) => number,
-): ReturnType<Outlook['byShare']> =>
+/** A living share of the lot with its weight. */
+export interface ByShare {
+  readonly share: number;
+  readonly weight: number;
+  /** Chance that a quiet seed still comes, and how much that itself scatters: as a beta's, 1 / (its weight + 1). */
+  readonly further: number;
+  readonly flatness: number;
+}
+
+const sharesOf = ({ columns, shares, concentration }: Posterior, before: Float64Array, whole: (column: number) => number): ByShare[] =>
   Array.from(shares, (share, i) => {
     let weight = 0;
     let further = 0;
+    let flat = 0;
     columns.forEach((column, index) => {
       const own = column.weights[i] as number;
       const base = before[index] as number;
       weight += own;
       further += (own * share * (whole(index) - base)) / Math.max(1 - share * base, 1e-300);
+      if (column.scattered) flat += (column.scattered[i] as number) / (concentration * Math.max(1 - share * base, 0) + 1);
     });
-    return { share, weight, further: weight > 0 ? further / weight : 0 };
+    return { share, weight, further: weight > 0 ? further / weight : 0, flatness: weight > 0 ? flat / weight : 0 };
   }).filter(({ weight }) => weight > 0);
 
 /**
@@ -120,7 +126,7 @@ export function outlookFor(
   const meanBy = (progress: number): number => (progress > struck ? thinned(meanAll(progress), meanAtHarm, survival) : meanAll(progress));
   const meanBefore = scales.reduce((sum, scale, index) => sum + scale * (before[index] as number), 0);
   const told = new Map<number, Float64Array>();
-  let shared: ReturnType<Outlook['byShare']> | null = null;
+  let shared: readonly ByShare[] | null = null;
   return {
     furtherTips(byProgress) {
       const known = told.get(byProgress) ?? counting.counts(gainsBy(byProgress, AT_ONCE));

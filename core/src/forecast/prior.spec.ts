@@ -48,7 +48,7 @@ function finished(factor: number, seeds = 20, living = 17): ParcelFacts {
     closure: 'sealed_air',
     doseMl: 8,
     lookTimesMs: [500 * HOUR_MS],
-    lateTolerance: 0.01,
+    lateTolerance: 0.02,
   };
 }
 

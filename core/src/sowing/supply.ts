@@ -1,5 +1,5 @@
 import type { Crop } from '../crops/index.js';
-import { betaBinomial, binomial, countForecast } from '../chance/index.js';
+import { betaBinomial, betaBinomialAt, binomial, countForecast } from '../chance/index.js';
 import { chanceOfPlants, MOST_SEEDS, seedsFor } from './how-many.js';
 import { waysOf, type OtherPacket, type ParcelFacts, type Workings } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
@@ -64,8 +64,8 @@ const TIGHT = 1e-12;
 /** Chance that the quiet seeds and some new ones of the same lot bring so many tips. */
 function chanceWith(newSeeds: number, need: number, { outlook, evidence }: Workings): number {
   const quiet = evidence.quiet.count;
-  return outlook.byShare().reduce((sum, { share, weight, further }) => {
-    const old = binomial(quiet, further);
+  return outlook.byShare().reduce((sum, { share, weight, further, flatness }) => {
+    const old = flatness > 0 ? betaBinomialAt(quiet, further, 1 / flatness - 1) : binomial(quiet, further);
     const fresh = binomial(newSeeds, share);
     // Chance of at least so many new ones, from the most down.
     const atLeast = [...fresh];
