@@ -13,7 +13,7 @@ import { countEffort } from './count.js';
  * code that was made fast before the counting began is not counted. An ordinary parcel
  * takes a short cut that hundreds of seeds cannot.
  */
-const MOST_TIMES = 8;
+const MOST_TIMES = 16;
 
 const ordinary = (): ParcelFacts =>
   parcel('okra', 4, 26, { looks: [look(36, { tipped: 0 }), look(24, { tipped: 1 }), look(12, { tipped: 3 })] });
