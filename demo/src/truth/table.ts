@@ -94,6 +94,47 @@ export function truthRow(world: World, perDay: 1 | 2, size: Size, trials: number
 
 export const noHope = (): HopeBin[] => Array.from({ length: 10 }, () => ({ said: 0, came: 0, trials: 0 }));
 
+/** What came where little hope was said, in one world. */
+export interface GiveUpRow {
+  readonly world: World;
+  readonly trials: number;
+  /** Forecasts that said less than {@link LITTLE_HOPE} of another tip in the next half of the time so far. */
+  readonly given: number;
+  /** Of these: what was said on average, and how often one came by then. */
+  readonly said: number;
+  readonly came: number;
+  /** The same for ever. */
+  readonly saidEver: number;
+  readonly cameEver: number;
+}
+
+/** Below this chance a lot is given up, where nobody has set it otherwise. */
+export const LITTLE_HOPE = 0.1;
+const NEXT_HALF = 1.5;
+/** Late enough in a lot's life to give it up, medians of the book. */
+const LATE = [1.5, 5] as const;
+
+/** Looks at lots late in their lives, and counts what came of those that would be given up. */
+export function giveUpRow(world: World, size: Size, trials: number, seed: number): GiveUpRow {
+  const crop = cropOf(world);
+  const sum = { given: 0, said: 0, came: 0, saidEver: 0, cameEver: 0 };
+  for (let index = 0; index < trials; index++) {
+    const trial = trialOf(crop, world, 1, SIZES[size], (seed + (index * 7919 + 13) / 1_000_003) % 1, LATE);
+    if (trial.seeds === (trial.looks.at(-1)?.tipped ?? 0)) continue;
+    const untilMs = trial.startMs + NEXT_HALF * (trial.nowMs - trial.startMs);
+    const said = trial.outlook.chanceAny(trial.progressAt(untilMs));
+    if (said >= LITTLE_HOPE) continue;
+    sum.given++;
+    sum.said += said;
+    sum.came += trial.cameBy(untilMs) > 0 ? 1 : 0;
+    sum.saidEver += trial.outlook.chanceAny(Infinity);
+    sum.cameEver += trial.cameBy(Number.MAX_VALUE) > 0 ? 1 : 0;
+  }
+  const { given } = sum;
+  const mean = (total: number): number => total / Math.max(given, 1);
+  return { world, trials, given, said: mean(sum.said), came: mean(sum.came), saidEver: mean(sum.saidEver), cameEver: mean(sum.cameEver) };
+}
+
 /** The whole table, row by row. */
 export function truthTable(trials: number, seed: number, each: (row: TruthRow) => void): HopeBin[] {
   const hope = noHope();

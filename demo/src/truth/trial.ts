@@ -13,6 +13,8 @@ const SAID_C = 25;
 export interface Trial {
   readonly seeds: number;
   readonly looks: readonly LookFact[];
+  /** When it could begin to come: laid damp, or out of its cold. */
+  readonly startMs: number;
   readonly nowMs: number;
   readonly outlook: Outlook;
   readonly progressAt: (ms: number) => number;
@@ -25,12 +27,20 @@ export interface Trial {
  *
  * @param perDay looks a day, 1 or 2
  * @param sizes smallest and largest batch
+ * @param lived when it is forecast, earliest and latest, in medians of the book
  */
-export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly [number, number], seed: number): Trial {
+export function trialOf(
+  crop: Crop,
+  world: World,
+  perDay: 1 | 2,
+  sizes: readonly [number, number],
+  seed: number,
+  lived: readonly [number, number] = [0.4, 2.3],
+): Trial {
   const chance = chanceFrom(seed);
   const seeds = sizes[0] + Math.floor(chance.uniform() * (sizes[1] - sizes[0] + 1));
   const lot = drawTrueLot(world, seeds, chance);
-  if (lot.chills.length > 0) return chilledTrial(crop, lot, perDay, chance);
+  if (lot.chills.length > 0) return chilledTrial(crop, lot, perDay, chance, lived);
   const response = responseOf(crop.temperature);
   const trueRate = rateAt(response, SAID_C + lot.warmerC);
   const seen = lot.delays.length > 0 ? 'emergence' : 'tip';
@@ -39,7 +49,7 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
   const median = crop.days.tipAtOptimum + (seen === 'emergence' ? crop.days.tipToEmergence : 0);
   const medianMs = (median / rateAt(response, SAID_C)) * DAY_MS;
   const step = DAY_MS / perDay;
-  const count = Math.max(1, Math.round(((0.4 + 1.9 * chance.uniform()) * medianMs) / step));
+  const count = Math.max(1, Math.round(((lived[0] + (lived[1] - lived[0]) * chance.uniform()) * medianMs) / step));
   const tippedBy = (ms: number): number => tipMs.filter((tip) => tip <= ms).length;
   const through = world === 'through the bag';
   // Through the bag a root is noticed once it is so long, and some never are.
@@ -65,8 +75,9 @@ export function trialOf(crop: Crop, world: World, perDay: 1 | 2, sizes: readonly
   return {
     seeds,
     looks,
+    startMs: 0,
     nowMs,
-    outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet),
+    outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet, null, evidence.origins),
     progressAt: progress.at,
     // Of what was not seen yet: through the bag also what is there unnoticed.
     cameBy: (ms) => tippedBy(ms) - seenBy(nowMs),
@@ -92,7 +103,7 @@ const steady = (celsius: number) => ({ minC: celsius - 0.5, maxC: celsius + 0.5 
 const MOST_DAYS = 60;
 
 /** A lot that was taken out of its cold too soon: what had not earned its chill by then sleeps on. */
-function chilledTrial(crop: Crop, lot: TrueLot, perDay: 1 | 2, chance: Chance): Trial {
+function chilledTrial(crop: Crop, lot: TrueLot, perDay: 1 | 2, chance: Chance, lived: readonly [number, number]): Trial {
   const coldMs = GIVEN * crop.chill.weeks * 7 * DAY_MS;
   const response = responseOf(crop.temperature);
   const stays = [
@@ -107,7 +118,7 @@ function chilledTrial(crop: Crop, lot: TrueLot, perDay: 1 | 2, chance: Chance): 
   });
   const step = DAY_MS / perDay;
   const medianMs = (crop.days.tipAtOptimum / rateAt(response, THEN_C)) * DAY_MS;
-  const count = Math.max(1, Math.round(((0.4 + 1.9 * chance.uniform()) * medianMs) / step));
+  const count = Math.max(1, Math.round(((lived[0] + (lived[1] - lived[0]) * chance.uniform()) * medianMs) / step));
   const tippedBy = (ms: number): number => tipMs.filter((tip) => tip <= ms).length;
   const looks = Array.from({ length: count + 1 }, (_, index) => {
     const atMs = coldMs + index * step;
@@ -122,6 +133,7 @@ function chilledTrial(crop: Crop, lot: TrueLot, perDay: 1 | 2, chance: Chance): 
   return {
     seeds: lot.needs.length,
     looks,
+    startMs: coldMs,
     nowMs,
     outlook: outlookFor(posteriorOf(evidence, prior), evidence.quiet, null, evidence.origins),
     progressAt: progress.at,
