@@ -65,7 +65,7 @@ function parcel(
     doseMl: 7,
     packetLeft: 40,
     lookTimesMs: lookingTimes(NOW, ZONE, ['07:00', '18:30'], 70),
-    lateTolerance: 0.01,
+    lateTolerance: 0.02,
     ...facts,
   };
 }

@@ -142,10 +142,10 @@ describe('dryness', () => {
     const quiet = { prior: { ...parcel('parsnip', 2, 20).prior } };
     const seen = (more: object) => parcel('parsnip', 2, 20, { ...quiet, looks: [look(1, { tipped: 0, damp: 'damp', ...more })] });
     const plain = reportFor(seen({}), NOW).next;
-    expect(plain.atMs).toBeGreaterThan(NOW + 40 * HOUR_MS);
+    expect(plain.atMs).toBeGreaterThan(NOW + 30 * HOUR_MS);
     for (const more of [{ troubles: ['threads'] }, { troubles: ['soft_seed'] }, { damp: 'pooling' }]) {
       const { atMs, reason } = reportFor(seen(more), NOW).next;
-      expect([reason, atMs <= NOW + 36 * HOUR_MS])
+      expect([reason, atMs <= NOW + 30 * HOUR_MS])
         .withContext(JSON.stringify(more))
         .toEqual(['trouble', true]);
     }

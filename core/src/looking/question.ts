@@ -4,6 +4,7 @@ import { quietPast, SLOT_MS, waysOf, type Answers, type ParcelFacts, type Troubl
 import { methodOf } from '../method/index.js';
 import { chillDue } from '../preparing/index.js';
 import { HOUR_MS } from '../units/index.js';
+import { toleranceOf } from './budget.js';
 import type { LookQuestion } from './next-look.js';
 
 /** Closures that no lamp shines through. */
@@ -77,7 +78,7 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
   const patience = evidence.quiet.count > 0 ? patienceMs : Infinity;
   return {
     timesMs: timesFrom(facts, nowMs),
-    tolerance: facts.lateTolerance,
+    tolerance: toleranceOf(workings, facts.lateTolerance, answers.progressNow),
     seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
     // What lies in water drowns all at once, whatever shows.
     quietLateBy:

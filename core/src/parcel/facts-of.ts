@@ -15,7 +15,7 @@ export interface House {
   /** When nobody is at home: no look is planned then. */
   readonly away?: readonly Absence[];
   readonly ways: HouseWays & {
-    /** Most a seed may be let past "late" unseen: chance for any seed, per look. */
+    /** Most a seed may be let past "late" unseen: chance for any seed of the batch, over all its looks. */
     readonly lateTolerance: number;
   };
 }

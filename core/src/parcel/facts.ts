@@ -63,7 +63,7 @@ export interface ParcelFacts {
   readonly doseMl: number;
   /** The household's looking times from now on, rising. */
   readonly lookTimesMs: readonly number[];
-  /** Most a seed may be let past "late" unseen: chance for any seed, per look. */
+  /** Most a seed may be let past "late" unseen: chance for any seed of the batch, over all its looks. */
   readonly lateTolerance: number;
   /** The household's ways, where it said any. */
   readonly ways?: Partial<HouseWays>;

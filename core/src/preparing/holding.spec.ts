@@ -8,7 +8,7 @@ import { coldRate, creditOf } from './credit.js';
 import { hardShare, heldBack, medianFactor } from './holding.js';
 
 const apple = parcel('apple', 1, 4).crop;
-const HOUSE = { zone: 'Europe/Copenhagen', lookingTimes: ['07:00'], ways: { ...USUAL_WAYS, lateTolerance: 0.01 } };
+const HOUSE = { zone: 'Europe/Copenhagen', lookingTimes: ['07:00'], ways: { ...USUAL_WAYS, lateTolerance: 0.02 } };
 /** Places one after another, each for so many days, the last until now. */
 function lain(...parts: readonly (readonly [days: number, celsius: number])[]): { startMs: number; stays: Stay[] } {
   const startMs = NOW - parts.reduce((sum, [days]) => sum + days, 0) * DAY_MS;

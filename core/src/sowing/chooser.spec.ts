@@ -8,7 +8,7 @@ import { NOW, words } from '../testing/index.js';
 import { unsuitedInWords, wayInWords } from '../words/index.js';
 import { rankWays, type Way, type WaysQuestion } from './chooser.js';
 
-const HOUSE = { zone: 'Europe/Copenhagen', lookingTimes: ['07:00', '18:30'], ways: { ...USUAL_WAYS, lateTolerance: 0.01 } };
+const HOUSE = { zone: 'Europe/Copenhagen', lookingTimes: ['07:00', '18:30'], ways: { ...USUAL_WAYS, lateTolerance: 0.02 } };
 const crop = (id: string) => {
   const found = CROPS.find((one) => one.id === id);
   if (!found) throw new Error(`no ${id}`);

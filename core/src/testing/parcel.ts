@@ -45,7 +45,7 @@ export function parcel(cropId: string, days: number, celsius: number, more: Part
     closure: 'sealed_air',
     doseMl: 8,
     lookTimesMs: lookingTimes(NOW, 'Europe/Copenhagen', ['07:00', '18:30'], 70),
-    lateTolerance: 0.01,
+    lateTolerance: 0.02,
     ...more,
   };
 }

@@ -39,7 +39,7 @@ function binnedFrom(world: World, seed: number): { living: number; quiet: number
       closure: 'sealed_air',
       doseMl: 7,
       lookTimesMs: [nowMs + DAY_MS, nowMs + 2 * DAY_MS],
-      lateTolerance: 0.01,
+      lateTolerance: 0.02,
     };
     const answers = reportFor(facts, nowMs);
     const { advice } = toldFor(facts, answers, words);

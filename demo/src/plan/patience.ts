@@ -79,7 +79,7 @@ export function patienceRow(law: (chance: Chance) => number, crop: Crop, lots: n
         closure: 'sealed_air',
         doseMl: 7,
         lookTimesMs: [nowMs + DAY_MS, nowMs + 2 * DAY_MS],
-        lateTolerance: 0.01,
+        lateTolerance: 0.02,
       };
       const report = reportFor(facts, nowMs);
       if (!hopeless(facts, report)) continue;

@@ -2,7 +2,7 @@ import { bookPrior } from '@fresh-tuck/core/forecast';
 import { CROPS, type Crop } from '@fresh-tuck/core/crops';
 import { nextLook } from '@fresh-tuck/core/looking';
 import { reportAndQuestion } from '@fresh-tuck/core/judging';
-import { type ParcelFacts, type ParcelLook } from '@fresh-tuck/core/parcel';
+import { USUAL_LATE_RISK, type ParcelFacts, type ParcelLook } from '@fresh-tuck/core/parcel';
 import { rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { chanceFrom, drawTrueLot, PRINTED_RATE, type World } from '../truth/lots.js';
 
@@ -86,7 +86,7 @@ export function liveThrough(crop: Crop, world: World, habit: Habit, seed: number
     closure: 'sealed_air',
     doseMl: 7,
     lookTimesMs: times.filter((ms) => ms > nowMs),
-    lateTolerance: 0.01,
+    lateTolerance: USUAL_LATE_RISK,
   });
   const openAt = (nowMs: number): void => {
     openings++;

@@ -50,7 +50,7 @@ describe('a forecast is kept true', () => {
     const moved = await batch();
     expect(moved.facts.utcOffsetHours).toBe(-7);
     expect(moved.facts.lookTimesMs[0]).not.toBe(before.facts.lookTimesMs[0]);
-    const ways = { leastHope: 0.1, sureness: 0.9, retestChance: 0.05, patienceTimes: 9, lateTolerance: 0.01 };
+    const ways = { leastHope: 0.1, sureness: 0.9, retestChance: 0.05, patienceTimes: 9, lateTolerance: 0.02 };
     await send('put', 'household/ways', { id: uuid(), rootSchool: 'crop', unopenedFirst: false, ...ways, version: 1 });
     expect((await batch()).answers.patienceMs).toBeGreaterThan(moved.answers.patienceMs);
   });

@@ -1,6 +1,6 @@
 import type { Paper, Household, HouseholdRequest, NursingRequest, WaysRequest } from '@fresh-tuck/contract';
 import { USUAL_NURSING } from '@fresh-tuck/core/nursing';
-import { USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
+import { USUAL_LATE_RISK, USUAL_WAYS, type HouseWays } from '@fresh-tuck/core/parcel';
 import type { AbsenceStore } from './absences.js';
 import type { Database } from '../db/database.js';
 import { certain } from '../db/statements.js';
@@ -29,8 +29,8 @@ const CLOCK_SLACK_MS = 2 * 60_000;
 export function householdStore(db: Database, absences: AbsenceStore) {
   const select = db.prepare<unknown[], Row>('SELECT * FROM household WHERE id = 1');
   const upsert = db.prepare(`
-    INSERT INTO household (id, name, zone, units, looking_times, millilitres_per_spray, changed_ms)
-    VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @nowMs)
+    INSERT INTO household (id, name, zone, units, looking_times, millilitres_per_spray, late_tolerance, changed_ms)
+    VALUES (1, @name, @zone, @units, @lookingTimes, @millilitresPerSpray, @lateTolerance, @nowMs)
     ON CONFLICT (id) DO UPDATE SET name = @name, zone = @zone, units = @units, looking_times = @lookingTimes,
       millilitres_per_spray = @millilitresPerSpray, changed_ms = @nowMs, version = version + 1`);
   const setPaper = db.prepare('UPDATE household SET paper = ? WHERE id = 1');
@@ -77,7 +77,15 @@ export function householdStore(db: Database, absences: AbsenceStore) {
     /** @throws Problem where somebody changed it since the version that this was made on */
     save({ name, zone, units, lookingTimes, millilitresPerSpray, frost, version = null }: HouseholdRequest, nowMs: number): void {
       checkVersion(version);
-      upsert.run({ name, zone, units, lookingTimes: JSON.stringify(lookingTimes), millilitresPerSpray, nowMs });
+      upsert.run({
+        name,
+        zone,
+        units,
+        lookingTimes: JSON.stringify(lookingTimes),
+        millilitresPerSpray,
+        lateTolerance: USUAL_LATE_RISK,
+        nowMs,
+      });
       if (frost !== undefined) setFrost.run(frost && JSON.stringify(frost));
     },
     saveWays({ id: _, version = null, lateTolerance, ...ways }: WaysRequest, nowMs: number): void {

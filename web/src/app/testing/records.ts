@@ -22,7 +22,7 @@ export const ABOUT: About = {
     version: 0,
     frost: null,
     away: [],
-    ways: { ...USUAL_WAYS, lateTolerance: 0.01 },
+    ways: { ...USUAL_WAYS, lateTolerance: 0.02 },
     nursing: { schools: USUAL_NURSING, sky: null },
   },
 };

@@ -26,7 +26,7 @@ const FALLBACK: Household = {
     sureness: 0.9,
     retestChance: 0.05,
     patienceTimes: 2,
-    lateTolerance: 0.01,
+    lateTolerance: 0.02,
   },
   nursing: { schools: USUAL_NURSING, sky: null },
 };
