@@ -1,5 +1,5 @@
 import { ChanceMixer, countByPowers, MOST_BY_POWERS, threeFor, type ChanceCells } from '../chance/index.js';
-import type { Posterior } from './posterior.js';
+import type { Posterior } from './column.js';
 
 /** How many of some seeds come, from the share of the living that does, by column. */
 export interface Counting {

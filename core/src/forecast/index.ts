@@ -1,4 +1,5 @@
 /** What the looks say of a lot. */
+export * from './column.js';
 export * from './evidence.js';
 export * from './likelihood.js';
 export * from './origins.js';

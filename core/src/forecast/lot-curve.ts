@@ -1,6 +1,6 @@
 import { AT_START, released, type Origin } from './origins.js';
 import { meanCurve, placesOf } from './places.js';
-import type { Posterior } from './posterior.js';
+import type { Posterior } from './column.js';
 
 /** Mean curve of the lot's living seeds: questions about the lot rather than about its quiet seeds. */
 export interface LotCurve {

@@ -1,5 +1,5 @@
 import { logSince, mixed, type Origin } from './origins.js';
-import type { Column, Posterior } from './posterior.js';
+import type { Column, Posterior } from './column.js';
 import { crowdShare, KERNELS, lateShare, type LawShape } from './tip-law.js';
 
 /** Columns that share a median and a spread, and so their kernels and stragglers, in flat lists. */

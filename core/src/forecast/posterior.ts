@@ -1,3 +1,4 @@
+import type { Column, Posterior } from './column.js';
 import { edgesOf } from './edges.js';
 import type { Evidence } from './evidence.js';
 import { axis, node, shareOf, type Axis, type Grid } from './grid.js';
@@ -5,27 +6,6 @@ import { familiesOf, TIGHTER_BY } from './outlines.js';
 import type { Prior } from './prior.js';
 import { followingOf, seedsOf } from './scatter.js';
 import { momentOf, sheetsOf, type Moment, type Sheet, type SheetPlan } from './sheet.js';
-import type { LawShape, TipLaw } from './tip-law.js';
-
-/** One cell of the posterior in everything but the living share, which has its nodes in `shares`. */
-export interface Column {
-  readonly law: TipLaw;
-  readonly logMedian: number;
-  readonly spread: number;
-  readonly shape: LawShape;
-  /** Weights by living share; all columns together sum to 1. */
-  readonly weights: Float64Array;
-  /** The part of each for which the lot scatters about the law; null where it keeps to the letter. */
-  readonly scattered: Float64Array | null;
-}
-
-/** The posterior on a grid. The same evidence gives the same grid, to the digit. */
-export interface Posterior {
-  readonly shares: Float64Array;
-  readonly columns: readonly Column[];
-  /** How closely what scatters follows its law, as so many seeds' worth; Infinity where nothing does. */
-  readonly concentration: number;
-}
 
 /** Reach of the prior that is looked through, sds. */
 const REACH_SD = 3.8;

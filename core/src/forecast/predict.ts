@@ -2,7 +2,7 @@ import { countingOf } from './counting.js';
 import { seenShare, thinned, type Harm, type QuietGroup } from './evidence.js';
 import { AT_START, mixed, released, type Origin } from './origins.js';
 import { meanCurve, placesOf, sharesAt } from './places.js';
-import type { Column, Posterior } from './posterior.js';
+import type { Column, Posterior } from './column.js';
 import { tippedShare } from './tip-law.js';
 
 /** Progress that something takes after the tip, spread, with weights summing to 1. */

@@ -2,7 +2,7 @@ import type { Edges } from './edges.js';
 import { fillingOf } from './filling.js';
 import { node, shareOf, type Grid } from './grid.js';
 import { outlinesOf, type Family } from './outlines.js';
-import type { Column } from './posterior.js';
+import type { Column } from './column.js';
 import type { Prior } from './prior.js';
 import type { Following } from './scatter.js';
 import { logShareDensities } from './share-prior.js';
