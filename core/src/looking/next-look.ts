@@ -18,6 +18,8 @@ export interface LookQuestion {
   readonly timesMs: readonly number[];
   /** Most a seed may be let past "late" unseen by waiting for the next time: chance for any seed of the bag, per look. */
   readonly tolerance: number;
+  /** Own chance below which a parcel asks for nothing, whatever its mates do; a twentieth of the tolerance where nothing is said. */
+  readonly leastOwn?: number;
   /** Until when a look at the quiet seeds can tell nothing new, as somebody has just looked. */
   readonly seenUntilMs: number;
   /** Chance that a quiet seed has gone past "late" by a moment; rises with time. */
@@ -96,7 +98,8 @@ export function nextLook(question: LookQuestion): NextLook {
     options.push(opened(time(firstIndex((index) => time(index) >= ready)), 'move'));
   }
   // What only the mates ask for is theirs; alone, a parcel asks by its own seeds together with them.
-  const asks = (chance: (ms: number) => number, index: number): boolean => index < last && chance(time(index + 1)) > tolerance / 20;
+  const asks = (chance: (ms: number) => number, index: number): boolean =>
+    index < last && chance(time(index + 1)) > (question.leastOwn ?? tolerance / 20);
   const shownLate = late(question.shownLateBy);
   if (asks(question.shownLateBy, shownLate)) options.push(opened(time(shownLate), 'late'));
   const until = question.chillUntilMs;

@@ -79,6 +79,7 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
   return {
     timesMs: timesFrom(facts, nowMs),
     tolerance: toleranceOf(workings, facts.lateTolerance, answers.progressNow),
+    leastOwn: facts.lateTolerance / 40,
     seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
     // What lies in water drowns all at once, whatever shows.
     quietLateBy:
