@@ -15,7 +15,5 @@ export interface Grid {
   readonly logSpread: Axis;
 }
 
-export const AXES = ['angle', 'logMedian', 'logSpread'] as const satisfies readonly (keyof Grid)[];
-
 /** The living share at an angle. */
 export const shareOf = (angle: number): number => Math.sin(angle) ** 2;
