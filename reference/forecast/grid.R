@@ -5,7 +5,7 @@ PRIOR <- list(share = list(mean = 0.8, weight = 6), median = list(mean = log(4),
 LAWS <- data.frame(
   kernel = c("lognormal", "lognormal", "lognormal", "weibull", "weibull", "gompertz", "gompertz", "two_crowds"),
   stragglers = c(0.01, 0.08, 0.25, 0.02, 0.15, 0.01, 0.1, 0),
-  weight = c(0.27, 0.17, 0.06, 0.19, 0.09, 0.1, 0.05, 0.07))
+  weight = c(0.19, 0.16, 0.1, 0.14, 0.14, 0.09, 0.09, 0.09))
 KEEPS <- 0.7
 KAPPA <- 16
 SMALL_LOT <- 12

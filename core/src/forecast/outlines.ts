@@ -2,7 +2,7 @@ import { foundAt, seenAt, takeHeat, type Edges, type SeenAt, type TipsAt } from 
 import { node, type Grid } from './grid.js';
 import { LEAST_CHANCE } from './likelihood.js';
 import type { Prior } from './prior.js';
-import { crowdShare, KERNELS, lateShare, lawShape, TIP_LAWS, type LawShape, type TipLaw } from './tip-law.js';
+import { crowdShare, KERNELS, lateShare, lawShape, TIP_LAWS, type Kernel, type LawShape, type TipLaw } from './tip-law.js';
 
 /** Laws of one kernel, with their weights before the looks. */
 export interface Family {
@@ -17,6 +17,14 @@ export const familiesOf = ({ laws }: Prior): Family[] =>
     const own = TIP_LAWS.flatMap((law, index) => (law.kernel === name ? [{ law, weight: laws?.[index] ?? law.weight }] : []));
     return { kernel, laws: own.map(({ law }) => law), logWeights: own.map(({ weight }) => Math.log(weight)) };
   });
+
+/** A family as one law with the mean share of stragglers: near enough to look for a small lot's posterior by. */
+export function asOneLaw({ kernel, laws, logWeights }: Family): Family {
+  const weights = logWeights.map(Math.exp);
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const stragglers = laws.reduce((sum, law, index) => sum + law.stragglers * (weights[index] as number), 0) / total;
+  return { kernel, laws: [{ kernel: KERNELS[kernel] as Kernel, stragglers, weight: total }], logWeights: [Math.log(total)] };
+}
 
 /** Columns before their cells are filled, in flat lists by column: what each law says of the looks, at its place. */
 export interface Outlines {

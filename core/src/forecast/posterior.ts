@@ -2,7 +2,7 @@ import type { Column, Posterior } from './column.js';
 import { edgesOf } from './edges.js';
 import type { Evidence } from './evidence.js';
 import { axis, node, shareOf, type Axis, type Grid } from './grid.js';
-import { familiesOf, TIGHTER_BY } from './outlines.js';
+import { asOneLaw, familiesOf, TIGHTER_BY, type Family } from './outlines.js';
 import type { Prior } from './prior.js';
 import { followingOf, seedsOf } from './scatter.js';
 import { momentOf, sheetsOf, type Moment, type Sheet, type SheetPlan } from './sheet.js';
@@ -27,6 +27,8 @@ const OPEN: Nodes = { angle: 12, logMedian: 12, logSpread: 6, reach: 3.7 };
 /** Of many seeds a lot that keeps to its law is known much better than one that scatters. */
 const FINER: Nodes = { angle: 15, logMedian: 12, logSpread: 7, reach: 4.2 };
 const MANY_SEEDS = 150;
+/** Up to so many seeds one law a kernel finds where the posterior lies: forecasts within 0.03 of total variation, on average 0.001. */
+const FEW_SEEDS = 30;
 /** Steps towards a posterior that is much narrower than its prior. */
 const MOST_STEPS = 3;
 /** Steps resolve what has at least so many of them to its sd. */
@@ -89,7 +91,9 @@ export function posteriorOf(evidence: Evidence, prior: Prior, following = follow
     logSpread: reachOfSpread(prior.spread, COARSE.logSpread),
   };
   const question = { edges: edgesOf(evidence), following, prior };
-  let grid: SheetPlan[] = familiesOf(prior).map((family) => ({ family, grid: start }));
+  const families = familiesOf(prior);
+  const seeds = seedsOf(evidence);
+  let grid: SheetPlan[] = (seeds > FEW_SEEDS ? families : families.map(asOneLaw)).map((family) => ({ family, grid: start }));
   let angle: Axis = start.angle;
   let sheets = sheetsOf(question, grid, true);
   const angleMoment = (): Moment => momentOf(sheets.map((sheet) => sheet.angle));
@@ -126,8 +130,9 @@ export function posteriorOf(evidence: Evidence, prior: Prior, following = follow
     sheets = sheetsOf(question, grid, true);
   }
   drop(LEAST_KERNEL);
-  closer(question.edges.tipCount === 0 ? OPEN : seedsOf(evidence) > MANY_SEEDS ? FINER : FINE);
+  closer(question.edges.tipCount === 0 ? OPEN : seeds > MANY_SEEDS ? FINER : FINE);
   const shares = Float64Array.from({ length: angle.count }, (_, i) => shareOf(node(angle, i)));
-  const columns = columnsOf(sheetsOf(question, grid, false));
+  const whole = grid.map((plan) => ({ ...plan, family: families[plan.family.kernel] as Family }));
+  const columns = columnsOf(sheetsOf(question, whole, false));
   return { shares, columns, concentration: following.scatter?.concentration ?? Infinity };
 }

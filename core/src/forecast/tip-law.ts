@@ -22,16 +22,19 @@ const STRAGGLER_SD = 0.6;
 /** Of two crowds the second is this share of the lot, later by so much log progress and a little wider (as above). */
 const SECOND_CROWD = { share: 0.35, delay: 0.8, sd: 0.15 } as const;
 
-/** The laws a forecast weighs against each other. Lots with few stragglers are the more usual. */
+/**
+ * The laws a forecast weighs against each other. Lots with few stragglers are the more usual; so much is given to those
+ * with many that a lot is not given up while its late seed is still to come (`docs/patience.md`).
+ */
 export const TIP_LAWS: readonly TipLaw[] = [
-  { kernel: 'lognormal', stragglers: 0.01, weight: 0.27 },
-  { kernel: 'lognormal', stragglers: 0.08, weight: 0.17 },
-  { kernel: 'lognormal', stragglers: 0.25, weight: 0.06 },
-  { kernel: 'weibull', stragglers: 0.02, weight: 0.19 },
-  { kernel: 'weibull', stragglers: 0.15, weight: 0.09 },
-  { kernel: 'gompertz', stragglers: 0.01, weight: 0.1 },
-  { kernel: 'gompertz', stragglers: 0.1, weight: 0.05 },
-  { kernel: 'two_crowds', stragglers: 0, weight: 0.07 },
+  { kernel: 'lognormal', stragglers: 0.01, weight: 0.19 },
+  { kernel: 'lognormal', stragglers: 0.08, weight: 0.16 },
+  { kernel: 'lognormal', stragglers: 0.25, weight: 0.1 },
+  { kernel: 'weibull', stragglers: 0.02, weight: 0.14 },
+  { kernel: 'weibull', stragglers: 0.15, weight: 0.14 },
+  { kernel: 'gompertz', stragglers: 0.01, weight: 0.09 },
+  { kernel: 'gompertz', stragglers: 0.1, weight: 0.09 },
+  { kernel: 'two_crowds', stragglers: 0, weight: 0.09 },
 ];
 
 /** The scales that a spread gives each part of a law, worked out once a spread. */
