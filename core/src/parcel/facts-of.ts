@@ -15,7 +15,7 @@ export interface House {
   /** When nobody is at home: no look is planned then. */
   readonly away?: readonly Absence[];
   readonly ways: HouseWays & {
-    /** Most a seed may be let past "late" unseen: chance for any seed of the batch, over all its looks. */
+    /** Most a seed may be let past "late" unseen: chance at a look for any seed of the batch, less where its flush takes many looks. */
     readonly lateTolerance: number;
   };
 }

@@ -63,7 +63,7 @@ export interface ParcelFacts {
   readonly doseMl: number;
   /** The household's looking times from now on, rising. */
   readonly lookTimesMs: readonly number[];
-  /** Most a seed may be let past "late" unseen: chance for any seed of the batch, over all its looks. */
+  /** Most a seed may be let past "late" unseen: chance at a look for any seed of the batch, less where its flush takes many looks. */
   readonly lateTolerance: number;
   /** The household's ways, where it said any. */
   readonly ways?: Partial<HouseWays>;

@@ -19,7 +19,7 @@ export interface HouseWays {
   readonly patienceTimes: number;
 }
 
-/** Chance over a whole batch that any root is let past "late" unseen, until the household says otherwise. Found by trying (docs/plan.md). */
+/** Chance at a look that waiting for the next lets any root past "late" unseen, until the household says otherwise. Found by trying (docs/plan.md). */
 export const USUAL_LATE_RISK = 0.02;
 
 export const USUAL_WAYS: HouseWays = {

@@ -108,11 +108,11 @@ export class WaysForm {
   protected readonly fields = [
     {
       name: 'lateTolerance',
-      before: 'A late root may be missed in',
-      after: ' of the batches.',
+      before: 'A late root may be missed at',
+      after: ' of the looks.',
       label: 'Accepted risk of missing a late root',
       unit: '%',
-      hint: 'chance for any seed of a batch, over all its looks',
+      hint: 'chance for any seed of a batch; less where it takes many looks',
       accepts: 'from 0.1 to 50 %',
     },
     {
