@@ -11,7 +11,7 @@ const ROOMS = [
   ['method', 'carrier', 'preparing', 'moving', 'seedtest', 'paper'],
   ['forecast'],
   ['parcel'],
-  ['looking', 'nursing', 'sowing', 'seedbox', 'season'],
+  ['looking', 'nursing', 'sowing', 'seedbox', 'season', 'trials'],
   ['judging'],
   ['words'],
 ];
