@@ -18,9 +18,18 @@ export interface FisherChances {
 }
 
 /** Chances that differ by less than this share are alike: rounding must not leave out the table itself. */
-const ALIKE = 1 + 1e-7;
+export const ALIKE = 1 + 1e-7;
 
 const logChoose = (n: number, k: number): number => gammaln(n + 1) - gammaln(k + 1) - gammaln(n - k + 1);
+
+/** Chances of all tables where so many came in all: of the first side's counts, from the least that is possible on. */
+export function tablesOf(first: number, second: number, came: number): Float64Array {
+  const whole = logChoose(first + second, came);
+  const least = Math.max(0, came - second);
+  return Float64Array.from({ length: Math.min(first, came) - least + 1 }, (_, index) =>
+    Math.exp(logChoose(first, least + index) + logChoose(second, came - least - index) - whole),
+  );
+}
 
 function checkedCount(name: string, { came, of }: CountOf): void {
   if (!Number.isInteger(of) || of < 1) throw new RangeError(`${name}.of must be a whole number, 1 or more`);
@@ -40,18 +49,15 @@ export function fisherExact(first: CountOf, second: CountOf): FisherChances {
   checkedCount('first', first);
   checkedCount('second', second);
   const came = first.came + second.came;
-  const whole = logChoose(first.of + second.of, came);
   const least = Math.max(0, came - second.of);
-  const most = Math.min(first.of, came);
-  const chanceOf = (k: number): number => Math.exp(logChoose(first.of, k) + logChoose(second.of, came - k) - whole);
-  const own = chanceOf(first.came);
+  const tables = tablesOf(first.of, second.of, came);
+  const own = tables[first.came - least] as number;
   let [firstMore, firstFewer, either] = [0, 0, 0];
-  for (let k = least; k <= most; k++) {
-    const chance = chanceOf(k);
-    if (k >= first.came) firstMore += chance;
-    if (k <= first.came) firstFewer += chance;
+  tables.forEach((chance, index) => {
+    if (least + index >= first.came) firstMore += chance;
+    if (least + index <= first.came) firstFewer += chance;
     if (chance <= own * ALIKE) either += chance;
-  }
+  });
   return { firstMore: Math.min(firstMore, 1), firstFewer: Math.min(firstFewer, 1), either: Math.min(either, 1) };
 }
 

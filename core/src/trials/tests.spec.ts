@@ -7,7 +7,7 @@ import { germinationIndices, looksTooSparse, type Indices } from './indices.js';
 import { logRankScores } from './log-rank.js';
 import { medianDifference, medianOf } from './medians.js';
 import { holm, permutationTest } from './permutation.js';
-import { chanceToSeeShares } from './size.js';
+import { chanceToSeeDays, chanceToSeeShares, seedsToSee, type SeedToTry } from './size.js';
 
 interface Fixtures {
   readonly fisher: readonly {
@@ -84,6 +84,38 @@ describe('two shares', () => {
 
   it('show themselves as often as R says', () => {
     for (const { seeds, shares, chance } of R.power) expect(chanceToSeeShares(seeds, shares)).toBeCloseTo(chance, 9);
+  });
+});
+
+describe('how many seeds a trial needs', () => {
+  const seed: SeedToTry = { medianDays: 5, spread: 0.25, rate: 0.85, lookEveryDays: 1 };
+
+  it('is what the test itself finds on so many', () => {
+    const random = randomFrom(11);
+    const normal = (): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    const trials = 300;
+    for (const [seeds, days] of [
+      [12, 1.4],
+      [24, 1],
+    ] as const) {
+      // prettier-ignore
+      const lot = (median: number): number[] =>
+        Array.from({ length: seeds }, () => Math.ceil(median * Math.exp(seed.spread * normal()))).filter(() => random() < seed.rate);
+      let called = 0;
+      for (let trial = 0; trial < trials; trial++) {
+        const test = permutationTest(logRankScores([onDays(lot(seed.medianDays - days)), onDays(lot(seed.medianDays))]), trial);
+        test.draw(400);
+        if (test.result().chance <= 0.05) called++;
+      }
+      expect(Math.abs(called / trials - chanceToSeeDays(seeds, days, seed))).toBeLessThan(0.09);
+    }
+  });
+
+  it('is the fewest that show it as often as wanted, and none where too many were needed', () => {
+    const seeds = seedsToSee((n) => chanceToSeeDays(n, 1, seed)) ?? 0;
+    expect(chanceToSeeDays(seeds, 1, seed)).toBeGreaterThanOrEqual(0.8);
+    expect(chanceToSeeDays(seeds - 1, 1, seed)).toBeLessThan(0.8);
+    expect(seedsToSee((n) => chanceToSeeShares(n, [0.8, 0.79]))).toBeNull();
   });
 });
 
