@@ -2,14 +2,15 @@ import { logSince, mixed, type Origin } from './origins.js';
 import type { Column, Posterior } from './column.js';
 import { crowdShare, KERNELS, lateShare, type LawShape } from './tip-law.js';
 
-/** Columns that share a median and a spread, and so their kernels and stragglers, in flat lists. */
+/** Columns that share a kernel, a median and a spread, and so their crowds, in flat lists. */
 export interface Places {
   /** Columns of place g are those from `first[g]` to `first[g + 1]`, exclusive. */
   readonly first: Int32Array;
   readonly logMedian: Float64Array;
   readonly shapes: readonly LawShape[];
-  /** By column: which of {@link KERNELS}, and the share that straggles. */
+  /** Which of {@link KERNELS}. */
   readonly kernel: Uint8Array;
+  /** By column: the share that straggles. */
   readonly stragglers: Float64Array;
 }
 
@@ -24,13 +25,12 @@ export function placesOf(posterior: Posterior): Places {
 
 function placesFrom(columns: readonly Column[]): Places {
   const first: number[] = [];
-  const kernel = new Uint8Array(columns.length);
   const stragglers = new Float64Array(columns.length);
   let last: Column | null = null;
   for (let index = 0; index < columns.length; index++) {
     const column = columns[index] as Column;
+    // Each kernel has shapes of its own.
     if (last === null || last.logMedian !== column.logMedian || last.shape !== column.shape) first.push(index);
-    kernel[index] = KERNELS.indexOf(column.law.kernel);
     stragglers[index] = column.law.stragglers;
     last = column;
   }
@@ -38,7 +38,7 @@ function placesFrom(columns: readonly Column[]): Places {
     first: Int32Array.from([...first, columns.length]),
     logMedian: Float64Array.from(first, (index) => (columns[index] as Column).logMedian),
     shapes: first.map((index) => (columns[index] as Column).shape),
-    kernel,
+    kernel: Uint8Array.from(first, (index) => KERNELS.indexOf((columns[index] as Column).law.kernel)),
     stragglers,
   };
 }
@@ -52,9 +52,6 @@ export function sharesAt(places: Places, origins: readonly Origin[], progress: n
   return into;
 }
 
-/** Shares by kernel at one place, worked out when first asked for. */
-const crowds = new Float64Array(KERNELS.length);
-
 function addShares(
   { first, logMedian, shapes, kernel, stragglers }: Places,
   logProgress: number,
@@ -64,34 +61,27 @@ function addShares(
   for (let g = 0; g < shapes.length; g++) {
     const shape = shapes[g] as LawShape;
     const distance = logProgress - (logMedian[g] as number);
-    const late = lateShare(shape, distance);
-    crowds.fill(-1);
-    for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
-      const own = kernel[index] as number;
-      let crowd = crowds[own] as number;
-      if (crowd < 0) crowd = crowds[own] = crowdShare(own, shape, distance);
-      into[index] = (into[index] as number) + weight * (crowd + (stragglers[index] as number) * (late - crowd));
+    const crowd = crowdShare(kernel[g] as number, shape, distance);
+    const later = lateShare(shape, distance) - crowd;
+    for (let index = first[g] as number, end = first[g + 1] as number; index < end; index++) {
+      into[index] = (into[index] as number) + weight * (crowd + (stragglers[index] as number) * later);
     }
   }
 }
 
-/** Weights of a place: one for each kernel, and one for what straggles. */
-const PARTS = KERNELS.length + 1;
-
-/** A weighted mean of all columns' curves: by place, so that each kernel is asked for once. */
+/** A weighted mean of all columns' curves: by place, so that crowd and stragglers are asked for once. */
 export function meanCurve(
   { first, logMedian, shapes, kernel, stragglers }: Places,
   origins: readonly Origin[],
   weights: ArrayLike<number>,
 ): (progress: number) => number {
-  const parts = new Float64Array(PARTS * shapes.length);
+  const crowds = new Float64Array(shapes.length);
+  const late = new Float64Array(shapes.length);
   for (let g = 0; g < shapes.length; g++) {
-    const straggling = PARTS * (g + 1) - 1;
     for (let index = first[g] as number; index < (first[g + 1] as number); index++) {
-      const late = (weights[index] as number) * (stragglers[index] as number);
-      const crowd = PARTS * g + (kernel[index] as number);
-      parts[crowd] = (parts[crowd] as number) + (weights[index] as number) - late;
-      parts[straggling] = (parts[straggling] as number) + late;
+      const straggling = (weights[index] as number) * (stragglers[index] as number);
+      crowds[g] = (crowds[g] as number) + (weights[index] as number) - straggling;
+      late[g] = (late[g] as number) + straggling;
     }
   }
   const at = (logProgress: number): number => {
@@ -99,11 +89,7 @@ export function meanCurve(
     for (let g = 0; g < shapes.length; g++) {
       const shape = shapes[g] as LawShape;
       const distance = logProgress - (logMedian[g] as number);
-      for (let own = 0; own < KERNELS.length; own++) {
-        const part = parts[PARTS * g + own] as number;
-        if (part > 0) sum += part * crowdShare(own, shape, distance);
-      }
-      sum += (parts[PARTS * (g + 1) - 1] as number) * lateShare(shape, distance);
+      sum += (crowds[g] as number) * crowdShare(kernel[g] as number, shape, distance) + (late[g] as number) * lateShare(shape, distance);
     }
     return sum;
   };

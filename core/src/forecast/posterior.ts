@@ -21,7 +21,9 @@ interface Nodes extends Readonly<Record<keyof Grid, number>> {
 }
 /** While the posterior is looked for, and when it is found. */
 const COARSE: Nodes = { angle: 9, logMedian: 9, logSpread: 5, reach: 3.8 };
-const FINE: Nodes = { angle: 10, logMedian: 8, logSpread: 5, reach: 3.8 };
+const FINE: Nodes = { angle: 9, logMedian: 8, logSpread: 5, reach: 3.8 };
+/** Lots of more seeds know their spread better, and may scatter. */
+const CLOSER: Nodes = { angle: 10, logMedian: 10, logSpread: 8, reach: 4 };
 /** Before any tip everything is open, and a tight lot's few days lie between wide steps. */
 const OPEN: Nodes = { angle: 12, logMedian: 12, logSpread: 6, reach: 3.7 };
 /** Of many seeds a lot that keeps to its law is known much better than one that scatters. */
@@ -130,7 +132,7 @@ export function posteriorOf(evidence: Evidence, prior: Prior, following = follow
     sheets = sheetsOf(question, grid, true);
   }
   drop(LEAST_KERNEL);
-  closer(question.edges.tipCount === 0 ? OPEN : seeds > MANY_SEEDS ? FINER : FINE);
+  closer(question.edges.tipCount === 0 ? OPEN : seeds > MANY_SEEDS ? FINER : seeds > FEW_SEEDS ? CLOSER : FINE);
   const shares = Float64Array.from({ length: angle.count }, (_, i) => shareOf(node(angle, i)));
   const whole = grid.map((plan) => ({ ...plan, family: families[plan.family.kernel] as Family }));
   const columns = columnsOf(sheetsOf(question, whole, false));

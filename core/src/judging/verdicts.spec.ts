@@ -184,7 +184,7 @@ const SITUATIONS: readonly [string, ParcelFacts, Verdict, RegExp][] = [
   ],
   [
     'the wish met, the rest silent',
-    parcel('melon', 14, 28, { wanted: 2, looks: [look(200, { tipped: 4 }), look(0, { tipped: 4 })], moves: [moved(190, 4)] }),
+    parcel('melon', 18, 28, { wanted: 2, looks: [look(296, { tipped: 4 }), look(0, { tipped: 4, damp: 'damp' })], moves: [moved(286, 4)] }),
     'give_up',
     /^Close it/,
   ],
