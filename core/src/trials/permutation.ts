@@ -11,66 +11,78 @@ export interface ByChance {
   readonly chance: number;
 }
 
+/** Scores of each side's seeds in one stratum: a rack, say, on which all sides stood; a side may be missing. */
+export type Stratum = readonly Float64Array[];
+
 /** Rounding among sums of the same scores. */
 const ROUNDING = 1e-9;
 
 /**
  * A test by drawing the sides anew from all seeds together, again and again: in steps, so
- * that it can tell how far it has come and be stopped between them. Uneven is what the
- * means of the sides' scores say: Σ n (mean - mean of all)².
+ * that it can tell how far it has come and be stopped between them. Seeds are drawn within
+ * their stratum only, so that what differs between strata favours no side. Uneven is what
+ * the sides' scores add up to, each less the mean of its stratum: Σ (sum of a side)² / n.
  *
  * Source of the count: B. Phipson and G. K. Smyth, "Permutation p-values should never be
  * zero", *Statistical Applications in Genetics and Molecular Biology* 9 (2010) 39.
  *
- * @param sides scores of each side's seeds; at least two sides, each with a seed
+ * @param strata one for a plain comparison; each with the same sides in the same order
  * @param seed of the random numbers, a whole number
- * @throws RangeError where there are fewer than two sides or one is empty
+ * @throws RangeError where there are fewer than two sides, strata differ in their number, or a side is empty throughout
  */
-export function permutationTest(sides: readonly Float64Array[], seed: number) {
-  if (sides.length < 2) throw new RangeError('sides: at least two are needed');
-  if (sides.some(({ length }) => length === 0)) throw new RangeError('sides: each needs at least one seed');
-  const scores = Float64Array.from(sides.flatMap((side) => [...side]));
-  const mean = scores.reduce((sum, score) => sum + score, 0) / scores.length;
-  for (let index = 0; index < scores.length; index++) scores[index] = (scores[index] as number) - mean;
-  const sizes = sides.map(({ length }) => length);
+export function permutationTest(strata: readonly Stratum[], seed: number) {
+  const sides = strata[0]?.length ?? 0;
+  if (sides < 2) throw new RangeError('sides: at least two are needed');
+  if (strata.some(({ length }) => length !== sides)) throw new RangeError('strata: each needs the same sides');
+  const totals = Array.from({ length: sides }, (_, side) =>
+    strata.reduce((sum, stratum) => sum + (stratum[side] as Float64Array).length, 0),
+  );
+  if (totals.some((total) => total === 0)) throw new RangeError('sides: each needs at least one seed');
+  const drawn = strata.map((stratum) => ({ scores: centred(stratum), sizes: stratum.map(({ length }) => length) }));
   const random = xoroshiro128plus(seed);
-  // The last side is what the others leave, and the sum of all is nothing.
+  const sums = new Float64Array(sides);
   const uneven = (): number => {
-    let [at, left, total] = [0, 0, 0];
-    for (let side = 0; side < sizes.length - 1; side++) {
-      const size = sizes[side] as number;
-      let sum = 0;
-      for (const end = at + size; at < end; at++) sum += scores[at] as number;
-      total += (sum * sum) / size;
-      left -= sum;
+    sums.fill(0);
+    for (const { scores, sizes } of drawn) {
+      for (let side = 0, at = 0; side < sides; side++) {
+        let sum = 0;
+        for (const end = at + (sizes[side] as number); at < end; at++) sum += scores[at] as number;
+        sums[side] = (sums[side] as number) + sum;
+      }
     }
-    return total + (left * left) / (sizes.at(-1) as number);
+    return sums.reduce((sum, own, side) => sum + (own * own) / (totals[side] as number), 0);
   };
-  const seen =
-    uneven() -
-    ROUNDING *
-      Math.max(
-        scores.reduce((sum, score) => sum + score * score, 0),
-        Number.MIN_VALUE,
-      );
-  const drawn = scores.length - (sizes.at(-1) as number);
+  const squares = drawn.reduce((sum, { scores }) => scores.reduce((all, score) => all + score * score, sum), 0);
+  const seen = uneven() - ROUNDING * Math.max(squares, Number.MIN_VALUE);
   let [draws, asUneven] = [0, 0];
   return {
     /** Draws so many times more. */
     draw(times: number): void {
       for (let time = 0; time < times; time++) {
-        for (let index = 0; index < drawn; index++) {
-          const other = uniformInt(random, index, scores.length - 1);
-          const score = scores[index] as number;
-          scores[index] = scores[other] as number;
-          scores[other] = score;
-        }
+        for (const { scores } of drawn) shuffle(scores, random);
         if (uneven() >= seen) asUneven++;
       }
       draws += times;
     },
     result: (): ByChance => ({ draws, asUneven, chance: (asUneven + 1) / (draws + 1) }),
   };
+}
+
+/** Scores of a stratum one after another, less their mean. */
+function centred(stratum: Stratum): Float64Array {
+  const scores = Float64Array.from(stratum.flatMap((side) => [...side]));
+  const mean = scores.reduce((sum, score) => sum + score, 0) / Math.max(scores.length, 1);
+  return scores.map((score) => score - mean);
+}
+
+/** Fisher and Yates's shuffle, in place. */
+function shuffle(scores: Float64Array, random: ReturnType<typeof xoroshiro128plus>): void {
+  for (let index = scores.length - 1; index > 0; index--) {
+    const other = uniformInt(random, 0, index);
+    const score = scores[index] as number;
+    scores[index] = scores[other] as number;
+    scores[other] = score;
+  }
 }
 
 export type PermutationTest = ReturnType<typeof permutationTest>;

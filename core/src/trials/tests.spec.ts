@@ -103,7 +103,7 @@ describe('how many seeds a trial needs', () => {
         Array.from({ length: seeds }, () => Math.ceil(median * Math.exp(seed.spread * normal()))).filter(() => random() < seed.rate);
       let called = 0;
       for (let trial = 0; trial < trials; trial++) {
-        const test = permutationTest(logRankScores([onDays(lot(seed.medianDays - days)), onDays(lot(seed.medianDays))]), trial);
+        const test = permutationTest([logRankScores([onDays(lot(seed.medianDays - days)), onDays(lot(seed.medianDays))])], trial);
         test.draw(400);
         if (test.result().chance <= 0.05) called++;
       }
@@ -129,7 +129,7 @@ describe('the log-rank test of what came between looks', () => {
     });
 
     it(`has the chance of all ways to draw the sides (${name})`, () => {
-      const test = permutationTest(logRankScores([of(1), of(2)]), 7);
+      const test = permutationTest([logRankScores([of(1), of(2)])], 7);
       test.draw(DRAWS);
       // Four standard errors of so many draws.
       expect(Math.abs(test.result().chance - chance)).toBeLessThan(4 * Math.sqrt((chance * (1 - chance)) / DRAWS) + 1 / DRAWS);
@@ -141,8 +141,8 @@ describe('the log-rank test of what came between looks', () => {
       fc.property(side, side, (a, b) => {
         const [first, second] = logRankScores([a, b]) as [Float64Array, Float64Array];
         expect([...first, ...second].reduce((sum, score) => sum + score, 0)).toBeCloseTo(0, 4);
-        const there = permutationTest([first, second], 3);
-        const back = permutationTest([second, first], 3);
+        const there = permutationTest([[first, second]], 3);
+        const back = permutationTest([[second, first]], 3);
         for (const test of [there, back]) test.draw(400);
         expect(Math.abs(there.result().chance - back.result().chance)).toBeLessThan(0.15);
       }),
@@ -157,16 +157,33 @@ describe('the log-rank test of what came between looks', () => {
     for (let trial = 0; trial < trials; trial++) {
       const days = Array.from({ length: 24 }, () => 1 + Math.floor(6 * random() * random() + 2 * random()));
       const scores = logRankScores([onDays(days.slice(0, 12)), onDays(days.slice(12))]);
-      const test = permutationTest(scores, trial);
+      const test = permutationTest([scores], trial);
       test.draw(300);
       if (test.result().chance <= 0.05) called++;
     }
     expect(called / trials).toBeLessThan(0.05 + 3 * Math.sqrt((0.05 * 0.95) / trials));
   });
 
+  it('compares within each rack, where mixing two racks turns a method’s rank about', () => {
+    // Most of the first side stood on the warm rack; on either rack the second came a day sooner.
+    const warm = [onDays([4, 4, 4, 5, 4, 5, 4, 4, 5, 4]), onDays([3, 3, 4])] as const;
+    const cold = [onDays([9, 9, 10]), onDays([8, 8, 9, 8, 8, 9, 8, 8, 9, 8])] as const;
+    const mean = (scores: Float64Array = new Float64Array(0)): number => scores.reduce((sum, score) => sum + score, 0) / scores.length;
+    const mixed = logRankScores([
+      [...warm[0], ...cold[0]],
+      [...warm[1], ...cold[1]],
+    ]);
+    expect(mean(mixed[0])).toBeGreaterThan(mean(mixed[1]));
+    const apart = [logRankScores(warm), logRankScores(cold)];
+    for (const rack of apart) expect(mean(rack[0])).toBeLessThan(mean(rack[1]));
+    const test = permutationTest(apart, 5);
+    test.draw(2000);
+    expect(test.result().chance).toBeLessThan(0.02);
+  });
+
   it('needs seeds on each side', () => {
     expect(() => logRankScores([onDays([2]), []])).toThrowError(/side 2 has no seeds/);
-    expect(() => permutationTest([new Float64Array(1)], 1)).toThrowError(/at least two/);
+    expect(() => permutationTest([[new Float64Array(1)]], 1)).toThrowError(/at least two/);
   });
 
   it('raises the chances of several comparisons as R does', () => {
