@@ -17,7 +17,7 @@ describe('looking times', () => {
 describe('the next look', () => {
   const question = (more: Partial<LookQuestion>): LookQuestion => ({
     timesMs: Array.from({ length: 40 }, (_, index) => index * 12),
-    tolerance: 0.01,
+    toleranceAt: () => 0.01,
     seenUntilMs: 0,
     quietLateBy: () => 0,
     shownLateBy: () => 0,

@@ -16,8 +16,8 @@ export interface NextLook {
 export interface LookQuestion {
   /** Moments at which somebody could look: now, then the household's looking times, rising. */
   readonly timesMs: readonly number[];
-  /** Most a seed may be let past "late" unseen by waiting for the next time: chance for any seed of the bag, per look. */
-  readonly tolerance: number;
+  /** Most a seed may be let past "late" unseen by waiting from a moment for the time after: chance for any seed of the bag; never rises. */
+  readonly toleranceAt: (ms: number) => number;
   /** Own chance below which a parcel asks for nothing, whatever its mates do; a twentieth of the tolerance where nothing is said. */
   readonly leastOwn?: number;
   /** Until when a look at the quiet seeds can tell nothing new, as somebody has just looked. */
@@ -57,7 +57,7 @@ export interface LookQuestion {
  * @throws RangeError where fewer than two times are given
  */
 export function nextLook(question: LookQuestion): NextLook {
-  const { timesMs, tolerance, mates } = question;
+  const { timesMs, toleranceAt, mates } = question;
   const last = timesMs.length - 1;
   if (last < 1) throw new RangeError('timesMs: now and at least one looking time are needed');
   const time = (index: number): number => timesMs[Math.min(index, last)] as number;
@@ -80,7 +80,7 @@ export function nextLook(question: LookQuestion): NextLook {
   const matesBy = (index: number): number => (mates ? (mates.lateBy[Math.min(index - 1, mates.lateBy.length - 1)] ?? 0) : 0);
   // The chance rises with time, so the first time that is too late is found by halving.
   const late = (chance: (ms: number) => number): number =>
-    firstIndex((index) => 1 - (1 - chance(time(index + 1))) * (1 - matesBy(Math.min(index + 1, last))) > tolerance);
+    firstIndex((index) => 1 - (1 - chance(time(index + 1))) * (1 - matesBy(Math.min(index + 1, last))) > toleranceAt(time(index)));
   const opened = (atMs: number, reason: LookReason): NextLook => ({ atMs, reason, via: 'opened' });
   const soak = question.soak ?? null;
   if (soak !== null) return question.heat ? opened(time(0), 'heat') : opened(outOfSoak(timesMs, soak), 'soak');
@@ -99,7 +99,7 @@ export function nextLook(question: LookQuestion): NextLook {
   }
   // What only the mates ask for is theirs; alone, a parcel asks by its own seeds together with them.
   const asks = (chance: (ms: number) => number, index: number): boolean =>
-    index < last && chance(time(index + 1)) > (question.leastOwn ?? tolerance / 20);
+    index < last && chance(time(index + 1)) > (question.leastOwn ?? toleranceAt(time(index)) / 20);
   const shownLate = late(question.shownLateBy);
   if (asks(question.shownLateBy, shownLate)) options.push(opened(time(shownLate), 'late'));
   const until = question.chillUntilMs;
@@ -109,7 +109,7 @@ export function nextLook(question: LookQuestion): NextLook {
   if (asks(question.quietLateBy, tips)) {
     const index = Math.max(tips, worthwhile);
     const missed = question.quietLateBy(time(index + 1)) * (1 - (question.noticedThrough ?? 0));
-    const enough = (question.noticedThrough ?? 0) > 0 && !mates && missed <= tolerance;
+    const enough = (question.noticedThrough ?? 0) > 0 && !mates && missed <= toleranceAt(time(index));
     options.push({ atMs: time(index), reason: 'tips', via: enough ? 'through' : 'opened' });
   }
   if (mates) options.push(opened(mates.nextMs, 'bag'));

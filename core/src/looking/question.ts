@@ -59,7 +59,7 @@ const timesFrom = ({ lookTimesMs }: ParcelFacts, nowMs: number): number[] => [no
 /** A test that was counted asks for nothing but that what lives is moved. */
 const afterCount = ({ facts }: Workings, { state }: Answers, nowMs: number): LookQuestion => ({
   timesMs: timesFrom(facts, nowMs),
-  tolerance: facts.lateTolerance,
+  toleranceAt: () => facts.lateTolerance,
   seenUntilMs: 0,
   quietLateBy: () => 0,
   shownLateBy: () => 0,
@@ -78,7 +78,7 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
   const patience = evidence.quiet.count > 0 ? patienceMs : Infinity;
   return {
     timesMs: timesFrom(facts, nowMs),
-    tolerance: toleranceOf(workings, facts.lateTolerance),
+    toleranceAt: toleranceOf(workings, facts.lateTolerance),
     leastOwn: facts.lateTolerance / 40,
     seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
     // What lies in water drowns all at once, whatever shows.

@@ -112,4 +112,11 @@ describe('the plan of looks', () => {
     expect(sum.plan.late).toBeLessThanOrEqual(0.4 * sum.once.late);
     expect(sum.plan.openings).toBeLessThanOrEqual(0.8 * sum.twice.openings);
   }, 60_000);
+
+  it('does not open slow seed again and again before a tip is credible', () => {
+    const crop = cropOf(14, 15);
+    for (let batch = 0; batch < 4; batch++) {
+      expect(liveThrough(crop, 'model', 'plan', (0.3 + batch * 0.618034) % 1).early).toBeLessThanOrEqual(2);
+    }
+  }, 60_000);
 });
