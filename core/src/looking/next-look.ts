@@ -80,7 +80,10 @@ export function nextLook(question: LookQuestion): NextLook {
   const matesBy = (index: number): number => (mates ? (mates.lateBy[Math.min(index - 1, mates.lateBy.length - 1)] ?? 0) : 0);
   // The chance rises with time, so the first time that is too late is found by halving.
   const late = (chance: (ms: number) => number): number =>
-    firstIndex((index) => 1 - (1 - chance(time(index + 1))) * (1 - matesBy(Math.min(index + 1, last))) > toleranceAt(time(index)));
+    firstIndex((index) => {
+      const missed = 1 - (1 - chance(time(index + 1))) * (1 - matesBy(Math.min(index + 1, last)));
+      return missed > 0 && missed > toleranceAt(time(index));
+    });
   const opened = (atMs: number, reason: LookReason): NextLook => ({ atMs, reason, via: 'opened' });
   const soak = question.soak ?? null;
   if (soak !== null) return question.heat ? opened(time(0), 'heat') : opened(outOfSoak(timesMs, soak), 'soak');

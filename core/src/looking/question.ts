@@ -78,7 +78,7 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
   const patience = evidence.quiet.count > 0 ? patienceMs : Infinity;
   return {
     timesMs: timesFrom(facts, nowMs),
-    toleranceAt: toleranceOf(workings, facts.lateTolerance),
+    toleranceAt: remembered(toleranceOf(workings, facts.lateTolerance)),
     leastOwn: facts.lateTolerance / 40,
     seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
     // What lies in water drowns all at once, whatever shows.
