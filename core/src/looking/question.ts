@@ -79,7 +79,7 @@ export function lookQuestion(workings: Workings, answers: Answers, nowMs: number
   return {
     timesMs: timesFrom(facts, nowMs),
     toleranceAt: remembered(toleranceOf(workings, facts.lateTolerance)),
-    leastOwn: facts.lateTolerance / 40,
+    leastOwn: facts.lateTolerance / 10,
     seenUntilMs: evidence.lastSeenMs > facts.startMs ? evidence.lastSeenMs + SLOT_MS : 0,
     // What lies in water drowns all at once, whatever shows.
     quietLateBy:
