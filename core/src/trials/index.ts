@@ -1,7 +1,11 @@
-/** Trials: whether two lots differ, and by how much. */
+/** Trials: whether two lots differ, by how much, and whether anything can be said of it. */
+export * from './compare.js';
+export * from './fairness.js';
 export * from './fisher.js';
 export * from './indices.js';
 export * from './log-rank.js';
 export * from './medians.js';
 export * from './permutation.js';
+export * from './sides.js';
 export * from './size.js';
+export * from './trial.js';
