@@ -1,6 +1,6 @@
 import type { CensoredStretch } from '../forecast/index.js';
 import { allElse, fairnessOf, unlikeBetween, type Fairness, type Unlike } from './fairness.js';
-import { fisherExact, shareDifference, type CountOf, type Difference } from './fisher.js';
+import { fisherExact, shareDifferenceWithin, type CountOf, type Difference } from './fisher.js';
 import { logRankScores } from './log-rank.js';
 import { medianDifference, medianOf } from './medians.js';
 import { holm, permutationTest, type Stratum } from './permutation.js';
@@ -13,8 +13,6 @@ export const DRAWS = 10_000;
 const ANEW = 1000;
 /** Differences that nobody would act on: less than this is none. */
 const LEAST = { share: 0.1, daysOfMedian: 0.1 } as const;
-/** Places are kept apart where the sides stood on them so unevenly. */
-const UNEVEN_PLACES = 0.05;
 
 /** What one side showed, by the time up to which all were watched. */
 export interface ArmShown {
@@ -70,7 +68,7 @@ function placesApart(question: Question, arms: readonly Arm[]): string[] {
   );
   const places = [...new Set(arms.flatMap(({ batches }) => batches.map(placeOf)))];
   const shared = places.filter((place) => arms.filter(({ batches }) => batches.some((batch) => placeOf(batch) === place)).length > 1);
-  return uneven && UNEVEN_PLACES > 0 && places.length > 1 && shared.length === places.length ? shared : [];
+  return uneven && places.length > 1 && shared.length === places.length ? shared : [];
 }
 
 /**
@@ -151,8 +149,15 @@ export function comparisonOf(question: Question, arms: readonly Arm[], seed: num
         pairs: pairs.map(({ first, second }, index): PairShown => {
           const [own, other] = [sides[first] as ShownSide, sides[second] as ShownSide];
           const chance = chances[index] as (typeof chances)[number];
-          const apart = shareDifference(own.count, other.count);
-          const between = medianDifference(came(own.stretches), came(other.stretches), ANEW, seed);
+          const both = strata.map((stratum) => [stratum[first] as ShownSide, stratum[second] as ShownSide] as const);
+          const apart = shareDifferenceWithin(
+            both.filter((pair) => pair.every(({ count }) => count.of > 0)).map(([a, b]) => [a.count, b.count]),
+          );
+          const between = medianDifference(
+            both.map(([a, b]) => [a.stretches, b.stretches]),
+            ANEW,
+            seed,
+          );
           const median = medianOf([...came(own.stretches), ...came(other.stretches)]) ?? 1;
           const unlike = unlikeBetween(question, arms[first] as Arm, arms[second] as Arm, median);
           const worth = allElse(unlike);

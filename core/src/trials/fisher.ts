@@ -87,3 +87,28 @@ export function shareDifference(first: CountOf, second: CountOf, confidence = 0.
     high: p - q + Math.hypot(own.high - p, q - other.low),
   };
 }
+
+/**
+ * The same within each of several strata: the mean of their differences by n m / (n + m),
+ * and their intervals' reaches added up by their squares.
+ *
+ * Source: G. Y. Zou and A. Donner, "Construction of confidence limits about effect
+ * measures: a general approach", *Statistics in Medicine* 27 (2008) 1693-1702.
+ *
+ * @param strata with seeds on both sides
+ * @throws RangeError where there is none
+ */
+export function shareDifferenceWithin(strata: readonly (readonly [CountOf, CountOf])[], confidence = 0.95): Difference {
+  if (strata.length === 0) throw new RangeError('strata: at least one with both sides is needed');
+  const told = strata.map(([first, second]) => ({
+    ...shareDifference(first, second, confidence),
+    weight: (first.of * second.of) / (first.of + second.of),
+  }));
+  const whole = told.reduce((sum, { weight }) => sum + weight, 0);
+  const difference = told.reduce((sum, one) => sum + one.weight * one.difference, 0) / whole;
+  return {
+    difference,
+    low: difference - Math.hypot(...told.map((one) => one.weight * (one.difference - one.low))) / whole,
+    high: difference + Math.hypot(...told.map((one) => one.weight * (one.high - one.difference))) / whole,
+  };
+}

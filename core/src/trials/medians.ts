@@ -26,44 +26,63 @@ export function medianOf(came: Side): number | null {
   return masses.at(-1)?.to ?? null;
 }
 
+/** The seeds of a side that came, with how many there are up to each stretch. */
+interface Resampled {
+  readonly came: Side;
+  readonly size: number;
+  readonly upTo: Float64Array;
+}
+
+function resampled(side: Side): Resampled {
+  const came = side.filter(({ count, right }) => count > 0 && right < Infinity);
+  let size = 0;
+  const upTo = Float64Array.from(came, ({ count }) => (size += count));
+  return { came, size, upTo };
+}
+
 /** Every seed of a side drawn anew from its own. */
-function drawnAnew(side: Side, size: number, upTo: Float64Array, random: ReturnType<typeof xoroshiro128plus>): CensoredStretch[] {
-  const counts = new Int32Array(side.length);
+function drawnAnew({ came, size, upTo }: Resampled, random: ReturnType<typeof xoroshiro128plus>): CensoredStretch[] {
+  const counts = new Int32Array(came.length);
   for (let seed = 0; seed < size; seed++) {
     const at = uniformInt(random, 0, size - 1);
     let index = 0;
     while ((upTo[index] as number) <= at) index++;
     counts[index] = (counts[index] as number) + 1;
   }
-  return side.flatMap((stretch, index) => ((counts[index] as number) > 0 ? [{ ...stretch, count: counts[index] as number }] : []));
+  return came.flatMap((stretch, index) => ((counts[index] as number) > 0 ? [{ ...stretch, count: counts[index] as number }] : []));
 }
+
+/** Two sides that stood together: in one place, say. */
+export type PairOf<T> = readonly [first: T, second: T];
 
 /**
  * By how much later the first side's middle seed came than the second's, with the
- * interval of as many differences between sides drawn anew from themselves.
+ * interval of as many differences between sides drawn anew from themselves. Of several
+ * strata the mean of their differences, by n m / (n + m) of the seeds that came.
  *
  * Source: B. Efron, "Bootstrap methods: another look at the jackknife", *Annals of
  * Statistics* 7 (1979) 1-26; the percentile interval.
  *
+ * @param strata one for a plain comparison; those where fewer than two came on a side tell nothing
  * @param draws how often each side is drawn anew; @param seed of the random numbers, a whole number
  * @param confidence inside (0, 1)
- * @returns null where on either side fewer than two came
+ * @returns null where no stratum tells anything
  */
-export function medianDifference(first: Side, second: Side, draws: number, seed: number, confidence = 0.95): Difference | null {
-  const sides = [first, second].map((side) => {
-    const came = side.filter(({ count, right }) => count > 0 && right < Infinity);
-    let size = 0;
-    const upTo = Float64Array.from(came, ({ count }) => (size += count));
-    return { came, size, upTo, median: medianOf(came) };
+export function medianDifference(strata: readonly PairOf<Side>[], draws: number, seed: number, confidence = 0.95): Difference | null {
+  const told = strata.flatMap((pair) => {
+    const [first, second] = pair.map(resampled) as [Resampled, Resampled];
+    if (first.size < 2 || second.size < 2) return [];
+    return [{ first, second, weight: (first.size * second.size) / (first.size + second.size) }];
   });
-  const [own, other] = sides as [(typeof sides)[number], (typeof sides)[number]];
-  if (own.median === null || other.median === null || own.size < 2 || other.size < 2) return null;
+  if (told.length === 0) return null;
+  const whole = told.reduce((sum, { weight }) => sum + weight, 0);
+  const mean = (of: (stratum: (typeof told)[number]) => number): number =>
+    told.reduce((sum, stratum) => sum + stratum.weight * of(stratum), 0) / whole;
   const random = xoroshiro128plus(seed);
-  const differences = Float64Array.from({ length: draws }, () => {
-    const [a, b] = [own, other].map(({ came, size, upTo }) => medianOf(drawnAnew(came, size, upTo, random)) as number);
-    return (a as number) - (b as number);
-  }).sort();
+  const anew = (side: Resampled): number => medianOf(drawnAnew(side, random)) as number;
+  const differences = Float64Array.from({ length: draws }, () => mean(({ first, second }) => anew(first) - anew(second))).sort();
   const at = (share: number): number => differences[Math.min(Math.max(Math.ceil(share * draws) - 1, 0), draws - 1)] as number;
   const tail = (1 - confidence) / 2;
-  return { difference: own.median - other.median, low: at(tail), high: at(1 - tail) };
+  const difference = mean(({ first, second }) => (medianOf(first.came) as number) - (medianOf(second.came) as number));
+  return { difference, low: at(tail), high: at(1 - tail) };
 }

@@ -197,7 +197,7 @@ describe('the middle seeds', () => {
     it(`lie as far apart as R’s, drawn anew (${name})`, () => {
       expect(medianOf(onDays(first))).toBeCloseTo(medians[0], 4);
       expect(medianOf(onDays(second))).toBeCloseTo(medians[1], 4);
-      const found = medianDifference(onDays(first), onDays(second), 4000, 5);
+      const found = medianDifference([[onDays(first), onDays(second)]], 4000, 5);
       expect(found?.difference).toBeCloseTo(medians[0] - medians[1], 4);
       // Middles of a handful lie a quarter of a day apart.
       const near = first.length < 10 ? 0.3 : 0.12;
@@ -208,7 +208,7 @@ describe('the middle seeds', () => {
 
   it('cannot be told where fewer than two came', () => {
     expect(medianOf([{ left: 5, right: Infinity, count: 9 }])).toBeNull();
-    expect(medianDifference(onDays([3]), onDays([4, 5]), 100, 1)).toBeNull();
+    expect(medianDifference([[onDays([3]), onDays([4, 5])]], 100, 1)).toBeNull();
   });
 });
 

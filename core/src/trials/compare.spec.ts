@@ -1,0 +1,125 @@
+import type { ParcelFacts } from '../parcel/index.js';
+import { basicsFor } from '../parcel/index.js';
+import { look, NOW, parcel, randomFrom } from '../testing/index.js';
+import { rateAt, responseOf } from '../warmth/index.js';
+import { comparisonOf, type Compared } from './compare.js';
+import type { Arm, Question, Traits, TrialBatch } from './trial.js';
+
+const DAYS = 14;
+type Random = () => number;
+const normal = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+interface Lot {
+  readonly celsius?: number;
+  /** Median over the crop's at its best, log. */
+  readonly later?: number;
+  readonly rate?: number;
+  readonly seeds?: number;
+  readonly traits?: Partial<Traits>;
+  readonly facts?: Partial<ParcelFacts>;
+}
+
+/** A closed batch of tomatillo whose seeds come as they are drawn, looked at once a day for a fortnight. */
+function batch(random: Random, number: number, { celsius = 25, later = 0, rate = 0.85, seeds = 24, traits, facts }: Lot = {}): TrialBatch {
+  const plain = parcel('tomatillo', DAYS, celsius, { seeds, ...facts });
+  const { crop } = plain;
+  const median = (crop.days.tipAtOptimum / rateAt(responseOf(crop.temperature), celsius)) * Math.exp(later);
+  const days = Array.from({ length: seeds }, () => (random() < rate ? median * Math.exp(0.25 * normal(random)) : Infinity));
+  const looks = Array.from({ length: DAYS }, (_, day) =>
+    look(24 * (DAYS - 1 - day), { tipped: days.filter((at) => at <= day + 1).length, rotten: 0 }),
+  );
+  return {
+    traits: {
+      number,
+      packet: 'Harbour Lantern 2025',
+      variety: 'Harbour Lantern',
+      ageYears: 1,
+      spots: ['hall cupboard'],
+      people: ['Ada'],
+      ...traits,
+    },
+    basics: basicsFor({ ...plain, looks }, NOW, 1),
+    closedMs: NOW,
+  };
+}
+
+function compared(question: Question, arms: readonly Arm[], draws = 400): Compared {
+  const comparison = comparisonOf(question, arms, 11);
+  comparison.step(draws);
+  return comparison.result();
+}
+const pairOf = (question: Question, first: TrialBatch[], second: TrialBatch[]) =>
+  compared(question, [{ name: 'soaked', batches: first }, { name: 'dry', batches: second }]); // prettier-ignore
+
+describe('a trial', () => {
+  it('finds what is there: as many, and sooner', () => {
+    const random = randomFrom(5);
+    const soaked = { facts: { soakUntilMs: NOW - DAYS * 86_400_000 + 12 * 3_600_000 }, later: -0.35 };
+    const { arms, pairs } = pairOf('soak', [batch(random, 1, { ...soaked, seeds: 40 })], [batch(random, 2, { seeds: 40 })]);
+    const [pair] = pairs;
+    expect(arms.map(({ count }) => count.of)).toEqual([40, 40]);
+    expect(pair?.days?.chance).toBeLessThan(0.02);
+    expect(pair?.days?.high).toBeLessThan(0);
+    expect(pair?.share.chance).toBeGreaterThan(0.05);
+    expect(pair?.fair.days).toBe('fair');
+  });
+
+  it('calls nothing different more often than it says where nothing is', () => {
+    const random = randomFrom(8);
+    const trials = 100;
+    let called = 0;
+    for (let trial = 0; trial < trials; trial++) {
+      const { pairs } = pairOf('medium', [batch(random, 1, { seeds: 12 })], [batch(random, 2, { seeds: 12 })]);
+      if ((pairs[0]?.days?.chance ?? 1) <= 0.05) called++;
+    }
+    // Five in a hundred, and three standard errors.
+    expect(called).toBeLessThanOrEqual(11);
+  }, 60_000);
+
+  it('takes out what the warmth did: the same seed at 21 and at 27 degrees is no difference', () => {
+    const random = randomFrom(3);
+    const { pairs, clock } = pairOf(
+      'medium',
+      [batch(random, 1, { celsius: 27, seeds: 40, facts: { setup: { medium: 'cloth', damped: 'water', wet: 'wrung', light: null } } })],
+      [batch(random, 2, { celsius: 21, seeds: 40 })],
+    );
+    expect(clock).toBe('progress');
+    expect(Math.abs(pairs[0]?.days?.difference ?? 9)).toBeLessThan(0.8);
+    const warmth = pairs[0]?.unlike.find(({ factor }) => factor === 'warmth');
+    expect(warmth?.days).toBeGreaterThan(0.2);
+    // Where the place itself is asked about, the warmth is the answer.
+    const places = pairOf('spot', [batch(random, 1, { celsius: 27, traits: { spots: ['mat'] } })], [batch(random, 2, { celsius: 21 })]);
+    expect(places.clock).toBe('days');
+    expect(places.pairs[0]?.days?.high).toBeLessThan(0);
+  });
+
+  it('calls a pair unfair that differs in its packet too, and a pellet no match for a towel', () => {
+    const random = randomFrom(4);
+    const two = pairOf('medium', [batch(random, 1)], [batch(random, 2, { traits: { packet: 'another' } })]);
+    expect(two.pairs[0]?.fair).toEqual({ share: 'unfair', days: 'unfair' });
+    const pellet = pairOf('method', [batch(random, 1)], [batch(random, 2, { facts: { method: 'pellet' } })]);
+    expect(pellet.pairs[0]?.fair.days).toBe('spoilt');
+    expect(pellet.pairs[0]?.unlike[0]?.factor).toBe('event');
+  });
+
+  it('compares within each rack where the racks were shared unevenly', () => {
+    const random = randomFrom(6);
+    const on = (rack: string, celsius: number, later: number, seeds: number, number: number) =>
+      batch(random, number, { celsius, later, seeds, traits: { spots: [rack] } });
+    const first = [on('upper', 28, 0.25, 36, 1), on('lower', 19, 0.25, 12, 2)];
+    const second = [on('upper', 28, 0, 12, 3), on('lower', 19, 0, 36, 4)];
+    const { within, pairs } = pairOf('closure', first, second);
+    expect(within).toEqual(['upper', 'lower']);
+    expect(pairs[0]?.days?.difference).toBeGreaterThan(0.3);
+    expect(pairs[0]?.days?.chance).toBeLessThan(0.05);
+  });
+
+  it('raises the chances of three arms, and says which has no batch', () => {
+    const random = randomFrom(9);
+    const arms = ['paper', 'cloth', 'pads'].map((name, index) => ({ name, batches: [batch(random, index + 1)] }));
+    const { pairs } = compared('medium', arms);
+    expect(pairs.length).toBe(3);
+    for (const { share } of pairs) expect(share.amongAll).toBeGreaterThanOrEqual(share.chance);
+    expect(() => comparisonOf('medium', [...arms, { name: 'perlite', batches: [] }], 1)).toThrowError(/perlite has no batch/);
+  });
+});
