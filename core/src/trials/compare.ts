@@ -5,6 +5,7 @@ import { logRankScores } from './log-rank.js';
 import { medianDifference, medianOf } from './medians.js';
 import { holm, permutationTest, type Stratum } from './permutation.js';
 import { sideOf, watchedTo, type ShownSide } from './sides.js';
+import { chanceToSeeDays, seedsToSee } from './size.js';
 import { clockOf, daysPerProgress, shownOn, type Arm, type Clock, type Question, type TrialBatch } from './trial.js';
 
 /** Draws of a comparison, in which both tests are told to about a fiftieth of a chance of 1 in 20. */
@@ -13,6 +14,9 @@ export const DRAWS = 10_000;
 const ANEW = 1000;
 /** Differences that nobody would act on: less than this is none. */
 const LEAST = { share: 0.1, daysOfMedian: 0.1 } as const;
+
+/** Sd of log days between the seeds of a lot, until a trial of more is planned by the crop's own. */
+const SPREAD = 0.28;
 
 /** What one side showed, by the time up to which all were watched. */
 export interface ArmShown {
@@ -33,6 +37,8 @@ export interface PairShown {
   readonly days: (Difference & { readonly chance: number; readonly amongAll: number }) | null;
   readonly unlike: readonly Unlike[];
   readonly fair: { readonly share: Fairness; readonly days: Fairness };
+  /** Seeds a side that would show a difference in days as large as this one 8 times in 10; null where none is, or no household has so many. */
+  readonly needed: number | null;
 }
 
 /** A whole comparison. */
@@ -56,6 +62,13 @@ function scoresOf(sides: readonly (readonly CensoredStretch[])[]): Stratum {
   const there = sides.filter((side) => side.length > 0);
   const scores = there.length > 0 ? logRankScores(there) : [];
   return sides.map((side) => (side.length > 0 ? (scores[there.indexOf(side)] as Float64Array) : new Float64Array(0)));
+}
+
+/** Days between the looks among which tips came, on average; a day where none came. */
+function looksApart(sides: readonly ShownSide[]): number {
+  const found = sides.flatMap(({ stretches }) => came(stretches));
+  const tips = found.reduce((sum, { count }) => sum + count, 0);
+  return tips > 0 ? found.reduce((sum, { left, right, count }) => sum + count * (right - left), 0) / tips : 1;
 }
 
 const placeOf = ({ traits }: TrialBatch): string => traits.spots.join(', ');
@@ -161,12 +174,24 @@ export function comparisonOf(question: Question, arms: readonly Arm[], seed: num
           const median = medianOf([...came(own.stretches), ...came(other.stretches)]) ?? 1;
           const unlike = unlikeBetween(question, arms[first] as Arm, arms[second] as Arm, median);
           const worth = allElse(unlike);
+          const tips = [own, other].map((side) => side.count.came).reduce((sum, one) => sum + one, 0);
+          const tried = {
+            medianDays: median,
+            spread: SPREAD,
+            rate: Math.max(tips / Math.max(own.count.of + other.count.of, 1), 0.05),
+            lookEveryDays: looksApart([own, other]),
+          };
+          const lead = Math.abs(between?.difference ?? 0);
           return {
             first,
             second,
             share: { ...apart, chance: chance.share, amongAll: raisedShare[index] as number },
             days: between && chance.days !== null ? { ...between, chance: chance.days, amongAll: raisedDays[index] as number } : null,
             unlike,
+            needed:
+              lead > LEAST.daysOfMedian * median
+                ? seedsToSee((seeds) => chanceToSeeDays(seeds, Math.min(lead, 0.9 * median), tried))
+                : null,
             fair: {
               share: fairnessOf(unlike, apart.difference, worth.share, LEAST.share),
               days: fairnessOf(unlike, between?.difference ?? 0, worth.days, LEAST.daysOfMedian * median),
