@@ -5,4 +5,5 @@ export * from './count.js';
 export * from './intervals.js';
 export * from './normal.js';
 export * from './rising.js';
+export * from './score.js';
 export * from './three.js';

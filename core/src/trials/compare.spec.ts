@@ -3,6 +3,7 @@ import { basicsFor } from '../parcel/index.js';
 import { look, NOW, parcel, randomFrom } from '../testing/index.js';
 import { rateAt, responseOf } from '../warmth/index.js';
 import { comparisonOf, type Compared } from './compare.js';
+import { scoreOf } from './score.js';
 import type { Arm, Question, Traits, TrialBatch } from './trial.js';
 
 const DAYS = 14;
@@ -122,4 +123,23 @@ describe('a trial', () => {
     for (const { share } of pairs) expect(share.amongAll).toBeGreaterThanOrEqual(share.chance);
     expect(() => comparisonOf('medium', [...arms, { name: 'perlite', batches: [] }], 1)).toThrowError(/perlite has no batch/);
   });
+});
+
+describe('the score of finished batches', () => {
+  it('finds four in five held where seed is as the forecast takes it to be', () => {
+    const random = randomFrom(12);
+    const sum = { asked: 0, held: 0, off: 0, batches: 0 };
+    for (let index = 0; index < 40; index++) {
+      const { basics, closedMs } = batch(random, index, { seeds: 12, later: 0.3 * normal(random), rate: 0.85 });
+      const { asked, held, middle, end } = scoreOf(basics.facts, closedMs);
+      sum.asked += asked;
+      sum.held += held;
+      if (middle) sum.off += Math.log(middle.cameDays / middle.saidDays);
+      sum.batches += middle ? 1 : 0;
+      expect(end.came).toBeLessThanOrEqual(12);
+    }
+    expect(sum.held / sum.asked).toBeGreaterThan(0.74);
+    expect(sum.held / sum.asked).toBeLessThan(0.92);
+    expect(Math.abs(sum.off / sum.batches)).toBeLessThan(0.2);
+  }, 60_000);
 });

@@ -6,6 +6,7 @@ export * from './indices.js';
 export * from './log-rank.js';
 export * from './medians.js';
 export * from './permutation.js';
+export * from './score.js';
 export * from './sides.js';
 export * from './size.js';
 export * from './trial.js';

@@ -4,18 +4,6 @@ import { type Crop } from '@fresh-tuck/core/crops';
 import type { Trial } from './trial.js';
 import { PRINTED_RATE } from './lots.js';
 
-/**
- * Coverage that is fair to small counts: the share of [F(y-1), F(y)] that lies
- * inside [0.1, 0.9]. A forecast that tells the truth scores 0.8 on average.
- */
-export function fairCoverage(distribution: Float64Array, y: number): number {
-  let below = 0;
-  for (let k = 0; k < y; k++) below += distribution[k] ?? 0;
-  const at = distribution[y] ?? 0;
-  if (at <= 0) return 0;
-  return Math.max(Math.min(below + at, 0.9) - Math.max(below, 0.1), 0) / at;
-}
-
 /** Whether the shortest stretch that people are shown holds what came. */
 export function shownCoverage(distribution: Float64Array, y: number): number {
   const { low, high } = countForecast(distribution);
@@ -33,10 +21,6 @@ function binomial(n: number, p: number): Float64Array {
   }
   return result;
 }
-
-/** Log score of a forecast mixed with 1 % of anything, so that one surprise does not decide it all. */
-export const logScore = (distribution: Float64Array, y: number): number =>
-  Math.log(0.99 * (distribution[y] ?? 0) + 0.01 / distribution.length);
 
 const normalCdf = (z: number): number => {
   // Abramowitz and Stegun 7.1.26, error below 1.5e-7: enough for a rival.

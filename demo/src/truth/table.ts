@@ -1,6 +1,7 @@
 import { CROPS, type Crop } from '@fresh-tuck/core/crops';
 import { WORLDS, type World } from './lots.js';
-import { fairCoverage, logScore, plainProportion, printedDays, shownCoverage } from './score.js';
+import { fairCoverage, logScore } from '@fresh-tuck/core/chance';
+import { plainProportion, printedDays, shownCoverage } from './score.js';
 import { trialOf } from './trial.js';
 
 const DAY_MS = 86_400_000;

@@ -1,4 +1,4 @@
-import { fairCoverage, logScore } from './score.js';
+import { fairCoverage, logScore } from '@fresh-tuck/core/chance';
 import { noHope, truthRow } from './table.js';
 
 /** A small part of docs/truth.md with fixed seeds: enough to fall if the forecast turns too sure or too shy. */
