@@ -83,6 +83,11 @@ const begun = {
     .strictObject({ lineId: id, seconds: number(0, 86_400, 'sitting.seconds', 'seconds').nullable() })
     .nullable()
     .default(null),
+  /** The side of a planned trial that it is begun for: its number from 0. */
+  trial: z
+    .strictObject({ trialId: id, arm: whole(0, 3, 'trial.arm') })
+    .nullable()
+    .default(null),
   doseMl: number(0.5, 500, 'doseMl', 'ml'),
   holder,
 };

@@ -19,3 +19,5 @@ export * from './spot-responses.js';
 export * from './queries.js';
 export * from './season-requests.js';
 export * from './season-responses.js';
+export * from './trial-requests.js';
+export * from './trial-responses.js';

@@ -44,6 +44,8 @@ export const bedQuery = z.strictObject({
     .default(1),
 });
 /** The season of a year; of the one that is planned or under way where none is named. */
+/** The crop whose closed batches are to be chosen from. */
+export const trialQuery = z.strictObject({ crop: words('crop').nullable().default(null) });
 export const seasonQuery = z.strictObject({
   year: z.coerce
     .number({ error: 'year must be a year like 2026' })

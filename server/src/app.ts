@@ -29,6 +29,7 @@ import { sittingRoutes } from './sittings/routes.js';
 import { probeRoutes } from './spots/probe-routes.js';
 import { spotRoutes } from './spots/routes.js';
 import { todayRoutes } from './today/routes.js';
+import { trialRoutes } from './trials/routes.js';
 
 export interface AppOptions {
   /** Folder of the built interface; without it only the API answers. */
@@ -123,6 +124,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     roundRoutes,
     sittingRoutes,
     seasonRoutes,
+    trialRoutes,
     printRoutes,
     findRoutes,
     backupRoutes,

@@ -5,7 +5,7 @@ import * as z from 'zod';
 import { batchBody, household, lookBody, type Household } from './testing/household.js';
 
 /** A household in which something of everything has happened. */
-async function livedIn(): Promise<{ home: Household; testId: string; closedId: string; bedId: string; wishId: string }> {
+async function livedIn(): Promise<{ home: Household; testId: string; closedId: string; bedId: string; wishId: string; trialId: string }> {
   const home = await household();
   const post = async (path: string, body: object): Promise<void> => {
     const { status, text } = await home.request.post(`/api/${path}`).send(body);
@@ -57,12 +57,17 @@ async function livedIn(): Promise<{ home: Household; testId: string; closedId: s
     { wishId: uuid(), words: melon },
   ];
   await post('season/acts', { id: uuid(), year: 2026, wishes });
-  return { home, testId: test.id, closedId: closed.id, bedId, wishId };
+  const trialId = uuid();
+  const plan = { packetId: home.packetId, seeds: 4, bags: 1, care: { of: 'share', share: 0.3 }, lot: 1 };
+  const side = (name: string, batchIds: string[]) => ({ name, setting: null, batchIds });
+  const arms = [side('Soaked', [closed.id]), side('Dry', [home.batchId])];
+  await post('trials', { id: uuid(), trialId, words: { name: 'The soak', question: 'soak', plan, read: null, arms } });
+  return { home, testId: test.id, closedId: closed.id, bedId, wishId, trialId };
 }
 
 describe('every answer', () => {
   it('is what the contract says, to the last field', async () => {
-    const { home, testId, closedId, bedId, wishId } = await livedIn();
+    const { home, testId, closedId, bedId, wishId, trialId } = await livedIn();
     const answers: [path: string, schema: z.ZodType][] = [
       ['about', contract.about],
       ['today', contract.today],
@@ -95,6 +100,9 @@ describe('every answer', () => {
       ['season/sources', contract.seasonSources],
       ['season/fit', contract.seasonFit],
       ['season/due', contract.seasonDue],
+      ['trials', z.array(contract.trialInShort)],
+      [`trials/${trialId}`, contract.trial],
+      ['trials/candidates?crop=okra', contract.trialCandidates],
       ['household/away?leaving=2026-04-12T09:00&back=2026-04-16T18:00', contract.awayView],
     ];
     for (const [path, schema] of answers) {

@@ -30,6 +30,7 @@ import { setupStore } from './spots/setups.js';
 import { spotStore } from './spots/store.js';
 import { warmSpots } from './spots/warm.js';
 import { saidStore } from './today/said.js';
+import { trialStore } from './trials/store.js';
 
 /** Everything that is read from and written to a household's database. */
 export function storesOn(db: Database) {
@@ -75,6 +76,7 @@ export function storesOn(db: Database) {
     sowings: sowingStore(db),
     rounds: roundStore(db),
     said: saidStore(db),
+    trials: trialStore(db),
   };
 }
 export type AllStores = ReturnType<typeof storesOn>;

@@ -17,6 +17,7 @@ import { calendarEntries } from '../views/calendar.js';
 import { awayView } from '../views/away.js';
 import { spotQuestions } from '../views/spot.js';
 import { todayView } from '../today/view.js';
+import { trialViews } from '../trials/view.js';
 import type { Reader } from '../forecasts/reader.js';
 
 /** Packets that are named at once to choose from. */
@@ -45,6 +46,7 @@ export function questionsOn(reader: Reader) {
   const warmth = spotQuestions(reader);
   const away = awayView(reader);
   const season = seasonView(reader, packet);
+  const trials = trialViews(reader);
   const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.days(nowMs), household.get().zone));
   return {
     today: (nowMs: number) => today.whole(nowMs),
@@ -82,6 +84,9 @@ export function questionsOn(reader: Reader) {
     successions: (nowMs: number, wishId: string, year: number, every: number, times: number) =>
       season.successions(nowMs, wishId, year, every, times),
     seasonDue: (nowMs: number) => season.due(nowMs),
+    trials: (_nowMs: number) => trials.list(),
+    trial: (nowMs: number, trialId: string) => trials.whole(trialId, nowMs),
+    trialCandidates: (nowMs: number, cropId: string | null) => trials.candidates(cropId, nowMs),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
     /** Works out some of what finished batches teach, ahead of whoever asks; how many are left. */

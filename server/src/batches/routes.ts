@@ -19,7 +19,7 @@ import { checkWhole } from '../journal/whole.js';
 import { checkAlong, checkBatch, checkWay } from './checks.js';
 
 export function batchRoutes(services: Services): Router {
-  const { act, ask, batches, beds, care, clock, crops, holders, household, journal, packets, racks, sittings, spots } = services;
+  const { act, ask, batches, beds, care, clock, crops, holders, household, journal, packets, racks, sittings, spots, trials } = services;
   /** RFC 7240: who asks for a minimal return is spared the forecast, and the server too. */
   const created = async (request: Request, response: Response, id: string): Promise<void> => {
     response.status(201);
@@ -91,6 +91,7 @@ export function batchRoutes(services: Services): Router {
         const soakUntilMs = body.soaking ? soakEnd(crop, startMs, body.soakHours) : null;
         const label = sitting ? sittings.take(sitting.lineId, body.packetId) : { number: household.takeNumber(), token: uuid() };
         batches.add(body, { ...label, startMs, soakUntilMs, secondStep, newId: uuid, holderId, nowMs, from });
+        if (body.trial) trials.join(body.trial, body.id, nowMs);
         if (sitting) sittings.begun(sitting.lineId, body.id, sitting.seconds);
       });
       await created(request, response, body.id);

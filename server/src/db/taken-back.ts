@@ -7,7 +7,8 @@ export interface Gone {
   readonly kind:
     | ('reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count')
     | ('care' | 'light' | 'weather')
-    | ('wish' | 'frost' | 'station' | 'room');
+    | ('wish' | 'frost' | 'station' | 'room')
+    | 'trial';
   readonly fromMs: number;
   readonly toMs: number;
 }

@@ -36,12 +36,20 @@ function sinceStart<Place extends { readonly from_ms: number }>(places: readonly
 /** A place's record of a stay. */
 export type RecordOf = (spotId: string, fromMs: number, toMs: number) => Pick<SpotRecord, 'readings' | 'guess'>;
 
+/** Where a batch stood, and from when to when. */
+interface Stood {
+  readonly holderId: string;
+  readonly spotId: string;
+  readonly fromMs: number;
+  readonly toMs: number;
+}
+
 /**
- * Where a batch was when, as stays with what their thermometers said meanwhile.
+ * Where a batch stood when.
  *
  * @param untilMs when it was closed; Infinity while it is open
  */
-export function staysOf(row: BatchRow, { batches, holders, warm }: Stores, untilMs: number, recordOf: RecordOf = warm.record): Stay[] {
+export function stoodAt(row: BatchRow, { batches, holders }: Pick<Stores, 'batches' | 'holders'>, untilMs: number): Stood[] {
   const carrierPlaces = sinceStart(batches.placesOf(row.carrier_id), row.start_ms);
   return carrierPlaces.flatMap((place, index) => {
     const leftMs = Math.min(carrierPlaces[index + 1]?.from_ms ?? Infinity, untilMs);
@@ -54,11 +62,24 @@ export function staysOf(row: BatchRow, { batches, holders, warm }: Stores, until
       ...(before ? [{ spotId: before.spot_id, fromMs: place.from_ms }] : []),
       ...after.map((p) => ({ spotId: p.spot_id, fromMs: p.from_ms })),
     ];
-    return stood.map(({ spotId, fromMs }, nth) => {
-      const toMs = stood[nth + 1]?.fromMs ?? leftMs;
-      const { readings, guess } = recordOf(spotId, fromMs, toMs);
-      // The bag's own probe knows better than the place's thermometer: where both cover an hour, it counts.
-      return { fromMs, readings: [...readings, ...holders.probed(place.holder_id, fromMs, toMs)], guess };
-    });
+    return stood.map(({ spotId, fromMs }, nth) => ({
+      holderId: place.holder_id,
+      spotId,
+      fromMs,
+      toMs: stood[nth + 1]?.fromMs ?? leftMs,
+    }));
+  });
+}
+
+/**
+ * Where a batch was when, as stays with what their thermometers said meanwhile.
+ *
+ * @param untilMs when it was closed; Infinity while it is open
+ */
+export function staysOf(row: BatchRow, stores: Stores, untilMs: number, recordOf: RecordOf = stores.warm.record): Stay[] {
+  return stoodAt(row, stores, untilMs).map(({ holderId, spotId, fromMs, toMs }) => {
+    const { readings, guess } = recordOf(spotId, fromMs, toMs);
+    // The bag's own probe knows better than the place's thermometer: where both cover an hour, it counts.
+    return { fromMs, readings: [...readings, ...stores.holders.probed(holderId, fromMs, toMs)], guess };
   });
 }
