@@ -15,7 +15,10 @@ const arm = z.strictObject({
   /** What is done to this side, in a word or two: "soaked". */
   name: text(40, 'a side’s name'),
   /** What the question is on this side, as its code, its packet or place by id, or hours; null where batches were put together by hand. */
-  setting: text(60, 'a side’s setting').nullable(),
+  setting: z
+    .string({ error: 'a side’s setting must be text' })
+    .max(400, { error: 'a side’s setting must have at most 400 characters' })
+    .nullable(),
   batchIds: z
     .array(id, { error: 'batchIds must be a list' })
     .max(MOST_ON_A_SIDE, { error: `a side must have at most ${MOST_ON_A_SIDE} batches: leave the oldest out` }),

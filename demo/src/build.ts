@@ -8,6 +8,7 @@ import type { About, Spot } from '@fresh-tuck/contract';
 import { createApp, listen, type Services } from '@fresh-tuck/server';
 import { addBox, lastYear } from './box-build.js';
 import { planEvening } from './evening.js';
+import { addNotebook } from './notebook-build.js';
 import { addNursery, weatherAhead } from './nursery-build.js';
 import { DEMO_NOW, HOUSEHOLD, MAT, NURSING, SPOTS } from './household.js';
 import { PARCELS, type DemoParcel } from './parcels.js';
@@ -200,6 +201,7 @@ export async function buildDemo(services: Services, clock: BuildClock): Promise<
     await send('POST', '/api/weather', { id: idAt(nowMs), spans: weatherAhead(nowMs) });
     await planEvening(send, idAt, nowMs);
     await addSeason(send, idAt, nowMs);
+    await addNotebook(send, idAt, nowMs, spotIds);
   } finally {
     server.closeAllConnections();
     server.close();

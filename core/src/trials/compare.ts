@@ -2,7 +2,7 @@ import type { CensoredStretch } from '../forecast/index.js';
 import { allElse, fairnessOf, unlikeBetween, type Fairness, type Unlike } from './fairness.js';
 import { fisherExact, shareDifferenceWithin, type CountOf, type Difference } from './fisher.js';
 import { logRankScores } from './log-rank.js';
-import { medianDifference, medianOf } from './medians.js';
+import { medianDifference, medianOf, type MedianDifference } from './medians.js';
 import { holm, permutationTest, type Stratum } from './permutation.js';
 import { sideOf, watchedTo, type ShownSide } from './sides.js';
 import { chanceToSeeDays, seedsToSee } from './size.js';
@@ -34,7 +34,7 @@ export interface PairShown {
   /** First side's share less the second's; how often chance makes as uneven a pair, and as much when all pairs are counted. */
   readonly share: Difference & { readonly chance: number; readonly amongAll: number };
   /** Days by which the first side's middle seed came later, among those that came; null where too few did. */
-  readonly days: (Difference & { readonly chance: number; readonly amongAll: number }) | null;
+  readonly days: (MedianDifference & { readonly chance: number; readonly amongAll: number }) | null;
   readonly unlike: readonly Unlike[];
   readonly fair: { readonly share: Fairness; readonly days: Fairness };
   /** Seeds a side that would show a difference in days as large as this one 8 times in 10; null where none is, or no household has so many. */

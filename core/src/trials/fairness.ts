@@ -1,4 +1,5 @@
 import { USUAL_SETUP } from '../carrier/index.js';
+import { soakEnd } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
 import { clockOf, type Arm, type Question, type TrialBatch } from './trial.js';
 
@@ -59,8 +60,11 @@ function unlikeNames(
 }
 
 const setupOf = ({ basics }: TrialBatch) => basics.facts.setup ?? USUAL_SETUP;
-const soakHours = ({ basics: { facts } }: TrialBatch): number =>
-  facts.soakUntilMs ? Math.max(facts.soakUntilMs - facts.startMs, 0) / HOUR_MS : 0;
+const soakHours = ({ basics: { facts } }: TrialBatch): number => {
+  if (facts.soakUntilMs) return Math.max(facts.soakUntilMs - facts.startMs, 0) / HOUR_MS;
+  // Soaked before it was laid: nobody wrote down how long, so as long as its kind is soaked.
+  return facts.prepared?.includes('soak') ? soakEnd(facts.crop, 0, null) / HOUR_MS : 0;
+};
 const livedDays = ({ basics: { facts, evidence } }: TrialBatch): number => Math.max((evidence.lastSeenMs - facts.startMs) / DAY_MS, 1e-6);
 /** Days from one opening to the next. */
 const rhythmDays = (batch: TrialBatch): number => livedDays(batch) / Math.max(batch.basics.facts.looks.length, 1);
@@ -77,7 +81,12 @@ const NAMES: Partial<Record<Factor, (batch: TrialBatch) => string>> = {
   light: (batch) => setupOf(batch).light ?? 'as its kind asks',
   closure: ({ basics }) => basics.facts.closure,
   spot: ({ traits }) => traits.spots.join(', '),
-  prepared: ({ basics }) => [...(basics.facts.prepared ?? [])].sort().join(', '),
+  // A soak is told by its hours.
+  prepared: ({ basics }) =>
+    (basics.facts.prepared ?? [])
+      .filter((step) => step !== 'soak')
+      .sort()
+      .join(', '),
   people: ({ traits }) => [...traits.people].sort().join(', '),
 };
 

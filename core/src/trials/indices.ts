@@ -1,3 +1,6 @@
+import type { ParcelFacts } from '../parcel/index.js';
+import { DAY_MS } from '../units/index.js';
+
 /** New tips seen at one look. */
 export interface NewTips {
   /** Days from the start to the look; above 0, rising. */
@@ -80,4 +83,22 @@ function dayOf(rank: number, looks: readonly NewTips[]): number {
 export function looksTooSparse(looks: readonly NewTips[]): boolean {
   const came = looks.reduce((total, { count }) => total + count, 0);
   return came > 1 && Math.max(...looks.map(({ count }) => count)) >= SPARSE_SHARE * came;
+}
+
+/**
+ * New tips of one or several batches by the day on which they were seen, each batch from
+ * its own start; looks that told nothing of tips are left out.
+ */
+export function tipsByDay(batches: readonly Pick<ParcelFacts, 'startMs' | 'looks'>[]): NewTips[] {
+  const byDay = new Map<number, number>();
+  for (const { startMs, looks } of batches) {
+    let before = 0;
+    for (const { atMs, tipped } of looks) {
+      if (tipped === null || atMs <= startMs) continue;
+      const day = (atMs - startMs) / DAY_MS;
+      byDay.set(day, (byDay.get(day) ?? 0) + Math.max(tipped - before, 0));
+      before = Math.max(before, tipped);
+    }
+  }
+  return [...byDay].map(([day, count]) => ({ day, count })).sort((a, b) => a.day - b.day);
 }

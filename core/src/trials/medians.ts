@@ -52,6 +52,13 @@ function drawnAnew({ came, size, upTo }: Resampled, random: ReturnType<typeof xo
   return came.flatMap((stretch, index) => ((counts[index] as number) > 0 ? [{ ...stretch, count: counts[index] as number }] : []));
 }
 
+/** A difference of medians, with how the differences of sides drawn anew lie. */
+export interface MedianDifference extends Difference {
+  /** {@link SHAPE} of them, evenly spread from the least to the most. */
+  readonly shape: readonly number[];
+}
+const SHAPE = 41;
+
 /** Two sides that stood together: in one place, say. */
 export type PairOf<T> = readonly [first: T, second: T];
 
@@ -68,7 +75,7 @@ export type PairOf<T> = readonly [first: T, second: T];
  * @param confidence inside (0, 1)
  * @returns null where no stratum tells anything
  */
-export function medianDifference(strata: readonly PairOf<Side>[], draws: number, seed: number, confidence = 0.95): Difference | null {
+export function medianDifference(strata: readonly PairOf<Side>[], draws: number, seed: number, confidence = 0.95): MedianDifference | null {
   const told = strata.flatMap((pair) => {
     const [first, second] = pair.map(resampled) as [Resampled, Resampled];
     if (first.size < 2 || second.size < 2) return [];
@@ -84,5 +91,6 @@ export function medianDifference(strata: readonly PairOf<Side>[], draws: number,
   const at = (share: number): number => differences[Math.min(Math.max(Math.ceil(share * draws) - 1, 0), draws - 1)] as number;
   const tail = (1 - confidence) / 2;
   const difference = mean(({ first, second }) => (medianOf(first.came) as number) - (medianOf(second.came) as number));
-  return { difference, low: at(tail), high: at(1 - tail) };
+  const shape = Array.from({ length: SHAPE }, (_, nth) => at((nth + 0.5) / SHAPE));
+  return { difference, low: at(tail), high: at(1 - tail), shape };
 }

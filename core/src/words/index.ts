@@ -55,3 +55,5 @@ export * from './worktop.js';
 export * from './season.js';
 export * from './season-rooms.js';
 export * from './season-fit.js';
+export * from './trial.js';
+export * from './trial-page.js';

@@ -77,13 +77,13 @@ export function pairInWords({ arms }: Compared, pair: PairShown): PairTold {
   if (days !== null && sooner) {
     const [quick] = days.difference < 0 ? [first] : [second];
     return {
-      lead: `${capital(quick)} came ${daysInWords(days.difference)} sooner (${betweenInWords(days.low, days.high)}); ${many}`,
+      lead: `Those ${quick} came ${daysInWords(days.difference)} sooner (${betweenInWords(days.low, days.high)}); ${many}`,
       different: true,
     };
   }
   if (more)
     return {
-      lead: `${capital(share.difference > 0 ? first : second)} gave more: ${counts}; no sooner that anyone could tell`,
+      lead: `Those ${share.difference > 0 ? first : second} gave more: ${counts}; no sooner that anyone could tell`,
       different: true,
     };
   return { lead: `Cannot tell: ${cannotTell(pair, many)}`, different: false };
@@ -155,10 +155,21 @@ function nameInWords(factor: Unlike['factor'], name: string): string {
   }
 }
 
+/** Less than this shows in no sentence: days, and a share of all seeds. */
+const NOTHING = { days: 0.05, share: 0.005 } as const;
+/** Whether what differed may be worth next to nothing. */
+export const weightless = ({ days, share, spoils }: Unlike): boolean => !spoils && days < NOTHING.days && share < NOTHING.share;
+
+/** All that differed and weighs nothing, in a sentence. */
+export function weightlessInWords(unlike: readonly Unlike[]): string {
+  if (unlike.length === 0) return 'All else that was written down is the same on both sides.';
+  return `${capital(listed(unlike.map(nounOf)))} differed, which is worth next to nothing.`;
+}
+
 /** One thing that differed: what, and what it may be worth. */
 export function unlikeInWords(
   unlike: Unlike,
-  words: Pick<Words, 'temperature' | 'moment'>,
+  words: Pick<Words, 'temperature' | 'when'>,
 ): { readonly text: string; readonly worth: string } {
   const { factor, first, second, days, share, spoils } = unlike;
   const figure = (value: number): string => {
@@ -170,9 +181,9 @@ export function unlikeInWords(
       case 'age':
         return counted(Math.round(value), 'year');
       case 'start':
-        return words.moment(value * DAY_MS);
+        return words.when(value * DAY_MS);
       case 'rhythm':
-        return `every ${daysInWords(value)}`;
+        return Math.abs(value - 1) < 0.15 ? 'every day' : `every ${daysInWords(value)}`;
       case 'dry':
         return counted(Math.round(value), 'time');
       case 'heat':
@@ -187,8 +198,9 @@ export function unlikeInWords(
     value === null ? 'nobody knows' : typeof value === 'number' ? figure(value) : nameInWords(factor, value);
   const worth = spoils
     ? 'no comparison with it'
-    : days < 0.05 && share < 0.005
+    : weightless(unlike)
       ? 'worth next to nothing'
-      : `worth ${[days >= 0.05 ? daysInWords(days) : null, share >= 0.005 ? `${Math.max(Math.round(100 * share), 1)} in 100` : null].filter((one) => one !== null).join(' and ')}`;
-  return { text: `${capital(nounOf(unlike))}: ${side(first)} against ${side(second)}`, worth };
+      : `worth ${[days >= NOTHING.days ? daysInWords(days) : null, share >= NOTHING.share ? `${Math.max(Math.round(100 * share), 1)} in 100` : null].filter((one) => one !== null).join(' and ')}`;
+  const [own, other] = [side(first), side(second)];
+  return { text: `${capital(nounOf(unlike))}: ${own === other ? own : `${own} against ${other}`}`, worth };
 }

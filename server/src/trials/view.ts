@@ -1,4 +1,5 @@
 import type { Trial, TrialBatchShown, TrialCandidate, TrialCandidates, TrialInShort } from '@fresh-tuck/contract';
+import { soakEnd } from '@fresh-tuck/core/preparing';
 import { HOUR_MS } from '@fresh-tuck/core/units';
 import { stoodAt } from '../forecasts/facts.js';
 import type { Reader } from '../forecasts/reader.js';
@@ -37,7 +38,7 @@ export function trialViews(reader: Reader) {
     const packet = packets.get(row.packet_id);
     const closedMs = closed ? closedAt(entries) : null;
     // What only Today asks of a parcel says nothing of one that is over.
-    const { priorSteps: _, otherPackets: __, mates: ___, lookTimesMs: ____, ...rest } = facts;
+    const { priorSteps: _, otherPackets: __, mates: ___, lookTimesMs, ...rest } = facts;
     return {
       id,
       number,
@@ -51,7 +52,7 @@ export function trialViews(reader: Reader) {
       variety: packet.year === null ? packet.variety : `${packet.variety}, ${packet.year}`,
       ageYears: ageOf(packet, yearOf(facts.startMs)).aged,
       people: [...new Set(countingOf(entries, 'look').flatMap(({ who }) => (who === null ? [] : [who])))],
-      facts: closed ? { ...rest, lookTimesMs: [] } : null,
+      facts: closed ? { ...rest, lookTimesMs: lookTimesMs.slice(0, 1) } : null,
       ...trials.fates(id),
     };
   }
@@ -65,9 +66,15 @@ export function trialViews(reader: Reader) {
     const stood = stoodAt(row, { batches, holders }, closedMs);
     const { medium, damped, wet, light } = batches.setupOf(row);
     const holderId = stood[0]?.holderId ?? '';
-    const soak = row.soak_until_ms === null ? 0 : Math.round((row.soak_until_ms - row.start_ms) / HOUR_MS);
+    const steps = JSON.parse(row.prepared) as string[];
+    // Soaked before it was laid: as long as its kind is soaked, as nobody wrote it down.
+    const before = steps.includes('soak') ? soakEnd(crops.crop(packet.crop_id), 0, null) : 0;
+    const soak = Math.round((row.soak_until_ms === null ? before : row.soak_until_ms - row.start_ms) / HOUR_MS);
     const { aged } = ageOf(packet, yearOf(row.start_ms));
-    const prepared = (JSON.parse(row.prepared) as string[]).sort().join(', ');
+    const prepared = steps
+      .filter((step) => step !== 'soak')
+      .sort()
+      .join(', ');
     return {
       id,
       number: row.number,

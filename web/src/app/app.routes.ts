@@ -73,31 +73,53 @@ export const routes: Routes = [
         title: 'A plant · Fresh Tuck',
         loadComponent: () => import('./nursery/seedling').then((m) => m.SeedlingScreen),
       },
-      { path: 'handbook', title: 'Handbook · Fresh Tuck', loadComponent: () => import('./handbook/handbook').then((m) => m.Handbook) },
+      { path: 'notebook/handbook', title: 'Handbook · Fresh Tuck', loadComponent: () => import('./handbook/handbook').then((m) => m.Handbook) },
       {
-        path: 'handbook/troubles',
+        path: 'notebook/handbook/troubles',
         title: 'What you may find · Fresh Tuck',
         loadComponent: () => import('./handbook/troubles').then((m) => m.Troubles),
       },
       {
-        path: 'handbook/media',
+        path: 'notebook/handbook/media',
         title: 'What to lay them on · Fresh Tuck',
         loadComponent: () => import('./handbook/media').then((m) => m.Media),
       },
       {
-        path: 'handbook/schools',
+        path: 'notebook/handbook/schools',
         title: 'Where growers differ · Fresh Tuck',
         loadComponent: () => import('./handbook/schools').then((m) => m.Schools),
       },
       {
-        path: 'handbook/safety',
+        path: 'notebook/handbook/safety',
         title: 'Safe practice · Fresh Tuck',
         loadComponent: () => import('./handbook/safety').then((m) => m.Safety),
       },
       {
-        path: 'handbook/figures',
+        path: 'notebook/handbook/figures',
         title: 'Where the figures come from · Fresh Tuck',
         loadComponent: () => import('./handbook/figures-page').then((m) => m.FiguresPage),
+      },
+      // Bookmarks of the Handbook's former address.
+      { path: 'handbook', pathMatch: 'prefix', redirectTo: 'notebook/handbook' },
+      {
+        path: 'notebook',
+        title: 'Notebook · Fresh Tuck',
+        loadComponent: () => import('./notebook/notebook').then((m) => m.NotebookScreen),
+      },
+      {
+        path: 'notebook/trials/plan',
+        title: 'Plan a trial · Fresh Tuck',
+        loadComponent: () => import('./notebook/plan-trial').then((m) => m.PlanTrial),
+      },
+      {
+        path: 'notebook/trials/compare',
+        title: 'Compare what is over · Fresh Tuck',
+        loadComponent: () => import('./notebook/compare').then((m) => m.CompareScreen),
+      },
+      {
+        path: 'notebook/trials/:trialId',
+        title: 'A trial · Fresh Tuck',
+        loadComponent: () => import('./notebook/trial').then((m) => m.TrialScreen),
       },
       {
         path: 'sitting',

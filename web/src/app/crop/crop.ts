@@ -126,7 +126,7 @@ export class CropScreen {
       .removeCrop(this.cropId(), { id: uuid() })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
-        next: () => void this.router.navigateByUrl('/handbook'),
+        next: () => void this.router.navigateByUrl('/notebook/handbook'),
         error: (problem: ApiProblem) => this.error.set(problem.message),
       });
   }

@@ -4,7 +4,7 @@ describe('Finder', () => {
   const finder = new Finder();
 
   it('reaches screens and actions, and offers them where nothing is typed', () => {
-    expect(finder.find('fuz')[0]?.link).toEqual(['/handbook/troubles']);
+    expect(finder.find('fuz')[0]?.link).toEqual(['/notebook/handbook/troubles']);
     expect(finder.find('backup')[0]?.title).toBe('Copies of the household');
     expect(finder.find('')[0]?.title).toBe('Tuck in seed');
     expect(finder.find('zzzzzz')).toEqual([]);

@@ -37,16 +37,16 @@ const PAGES: readonly Entry[] = [
   page('Seeds', '/seeds', 'box packets stock'),
   page('Nursery', '/nursery', 'seedlings cups pots labels lost given'),
   page('House', '/house', 'settings household units zone looking times spray warm spots'),
-  page('Handbook', '/handbook', 'crops library sheets'),
+  page('Handbook', '/notebook/handbook', 'crops library sheets'),
   page(
     'What you may find on a towel',
-    '/handbook/troubles',
+    '/notebook/handbook/troubles',
     'trouble mould fuzz root hair dye stain algae rot smell hot dry drying pooling drowned',
   ),
-  page('What to lay them on', '/handbook/media', 'medium paper cloth cotton pad perlite vermiculite water dose'),
-  page('Where growers differ', '/handbook/schools', 'schools methods settings closure soak peroxide'),
-  page('Safe practice', '/handbook/safety', 'caution danger poison peroxide mould blade heat mat dressed'),
-  page('Where the figures come from', '/handbook/figures', 'sources tables trust'),
+  page('What to lay them on', '/notebook/handbook/media', 'medium paper cloth cotton pad perlite vermiculite water dose'),
+  page('Where growers differ', '/notebook/handbook/schools', 'schools methods settings closure soak peroxide'),
+  page('Safe practice', '/notebook/handbook/safety', 'caution danger poison peroxide mould blade heat mat dressed'),
+  page('Where the figures come from', '/notebook/handbook/figures', 'sources tables trust'),
 ];
 
 /** Where what the server found is to be seen. */

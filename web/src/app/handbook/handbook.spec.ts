@@ -50,7 +50,7 @@ describe('a page of the Handbook', () => {
       const screen = await show<object>(page, { 'GET crops': crops });
       expect(screen.all('h1').length).toBe(1);
       expect(screen.text).not.toMatch(/undefined|NaN|\[object/);
-      expect(screen.find('.next a')?.getAttribute('href')).toMatch(/^\/handbook\/\w+$/);
+      expect(screen.find('.next a')?.getAttribute('href')).toMatch(/^\/notebook\/handbook\/\w+$/);
     });
   }
 });

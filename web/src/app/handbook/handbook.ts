@@ -23,7 +23,7 @@ import { HouseholdApi } from '../data/household/household.api';
           <ul class="pages">
             @for (page of pages; track page.path) {
               <li>
-                <a [routerLink]="['/handbook', page.path]">{{ page.title }}</a>
+                <a [routerLink]="['/notebook/handbook', page.path]">{{ page.title }}</a>
                 <p class="soft">{{ page.about }}</p>
               </li>
             }

@@ -9,12 +9,12 @@ import { PAGES } from './pages';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <article class="page">
-      <p class="soft"><a routerLink="/handbook">Handbook</a></p>
+      <p class="soft"><a routerLink="/notebook/handbook">Handbook</a></p>
       <h1>{{ here().title }}</h1>
       <ng-content />
       @if (next(); as page) {
         <p class="next">
-          Next: <a [routerLink]="['/handbook', page.path]">{{ page.title }}</a>
+          Next: <a [routerLink]="['/notebook/handbook', page.path]">{{ page.title }}</a>
         </p>
       }
     </article>

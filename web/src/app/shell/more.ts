@@ -33,8 +33,8 @@ import { AboutService } from '../data/household/about.service';
           <p class="soft">The year between the frosts: what to start when, and where it will not fit.</p>
         </li>
         <li>
-          <a routerLink="/handbook">Handbook</a>
-          <p class="soft">Every crop’s page, troubles, media, cautions.</p>
+          <a routerLink="/notebook">Notebook</a>
+          <p class="soft">What you tried and what came of it; the Handbook with every crop, trouble and caution.</p>
         </li>
         <li>
           <a routerLink="/house">House</a>

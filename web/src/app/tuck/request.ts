@@ -40,6 +40,7 @@ export function requestOf(plan: TuckPlan): BatchRequest | { readonly missing: st
     light,
     also: also && { packetId: also.packetId, seeds: also.seeds },
     after: plan.after(),
+    trial: plan.trial(),
     doseMl: answer.dose.millilitres,
     holder: plan.way().bagged && holderId ? { holderId } : { newId: uuid(), kind: kindOf(plan), closure, spotId },
   };

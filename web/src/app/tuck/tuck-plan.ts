@@ -84,6 +84,8 @@ export class TuckPlan {
   readonly places = computed(() => (placeNames(this.way()) === null ? null : (this.placesFixed() ?? this.seeds())));
   /** The batch that it begins again, where another screen named one. */
   readonly after = signal<string | null>(null);
+  /** The side of a trial that it is begun for. */
+  readonly trial = signal<NonNullable<BatchRequest['trial']> | null>(null);
   /** Another packet of the same variety that some of the seeds come from. */
   readonly also = signal<{ readonly packetId: string; readonly title: string; readonly seeds: number } | null>(null);
   readonly closure = signal<Closure>('sealed_air');
@@ -277,6 +279,7 @@ export class TuckPlan {
     this.chillDry.set(false);
     this.placesFixed.set(null);
     this.after.set(null);
+    this.trial.set(null);
     this.also.set(null);
     this.without.set([]);
     this.inSteps.set(false);

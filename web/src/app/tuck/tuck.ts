@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { finalize } from 'rxjs';
+import { filter, finalize, take } from 'rxjs';
 import type { BatchWithJournal } from '@fresh-tuck/contract';
 import { METHODS } from '@fresh-tuck/contract/choices';
 import { earlyInWords, factorInWords, knownInWords, ratesInWords } from '@fresh-tuck/core/words';
@@ -24,6 +24,7 @@ import { requestOf } from './request';
 import { Sentence } from './sentence';
 import { Shortage } from './shortage';
 import { TuckSources } from './sources';
+import { fixSide } from './trial-side';
 import { TriedBefore } from './tried-before';
 import { TuckPlan } from './tuck-plan';
 import { Tucked } from './tucked';
@@ -80,6 +81,11 @@ export class TuckScreen {
   /** The batch that is begun again, and the way that another screen named. */
   readonly after = input<string>();
   readonly method = input<string>();
+  /** The side of a planned trial that it is begun for: the trial, the side's number, and what differs there. */
+  readonly trial = input<string>();
+  readonly arm = input<string>();
+  readonly question = input<string>();
+  readonly setting = input<string>();
 
   private readonly sentence = viewChild(Sentence);
   protected readonly saving = signal(false);
@@ -129,7 +135,20 @@ export class TuckScreen {
       this.plan.after.set(this.after() ?? null);
       const method = METHODS.find((one) => one === this.method());
       if (method) this.plan.methodFixed.set(method);
+      const [trialId, arm] = [this.trial(), Number(this.arm())];
+      this.plan.trial.set(trialId && Number.isInteger(arm) ? { trialId, arm } : null);
     });
+    // What the trial asks about is said once, when the crop is known: the gardener may still change it.
+    toObservable(this.plan.crop)
+      .pipe(
+        filter((crop) => crop !== null),
+        take(1),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => {
+        const [question, setting] = [this.question(), this.setting()];
+        if (this.trial() && question && setting !== undefined) fixSide(this.plan, question, setting);
+      });
   }
 
   protected tuckIn(): void {

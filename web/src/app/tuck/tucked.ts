@@ -33,6 +33,8 @@ export class Tucked {
   protected readonly about = inject(AboutService);
   protected readonly error = signal<string | null>(null);
   readonly batch = input.required<BatchWithJournal>();
+  /** The trial that it was begun for. */
+  readonly trialId = input<string | null>(null);
   readonly another = output();
   /** What was kept of the days before it was written down. */
   protected readonly told = signal('');

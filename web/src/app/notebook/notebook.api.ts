@@ -1,0 +1,17 @@
+import { inject, Injectable } from '@angular/core';
+import type { Trial, TrialCandidates, TrialInShort, TrialWords } from '@fresh-tuck/contract';
+import { v7 as uuid } from 'uuid';
+import { Transport } from '../data/transport/transport.service';
+
+/** What the Notebook asks of the server. */
+@Injectable({ providedIn: 'root' })
+export class NotebookApi {
+  private readonly transport = inject(Transport);
+
+  readonly trials = () => this.transport.get<TrialInShort[]>('trials');
+  readonly trial = (id: string) => this.transport.get<Trial>(`trials/${id}`);
+  readonly candidates = (crop: string | null) => this.transport.get<TrialCandidates>('trials/candidates', crop === null ? {} : { crop });
+  readonly say = (trialId: string, words: TrialWords) => this.transport.send<Trial>('POST', 'trials', { id: uuid(), trialId, words });
+  readonly takeOut = (trialId: string) => this.transport.send<TrialInShort[]>('POST', 'trials', { id: uuid(), trialId, words: null });
+  readonly takeBack = (trialId: string) => this.transport.send<TrialInShort[]>('POST', 'trials/undos', { id: uuid(), trialId });
+}
