@@ -54,8 +54,10 @@ test('a trial of soak against none, from the draw to the sentence', async ({ pag
     const place = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'Tuck it in' }) });
     const soaked = ((await place.first().textContent()) ?? '').includes('Soaked 12 hours');
     await page.getByRole('link', { name: 'Tuck it in' }).first().click();
-    await expect(button(page, /^How it is prepared|^Prepared/)).toContainText(soaked ? /soak/ : /as it is|nothing|dry/);
-    await button(page, 'Tuck in').click();
+    const preparing = expect(button(page, /^Preparation:/));
+    await (soaked ? preparing : preparing.not).toContainText('soak');
+    await expect(page.getByText('One side of a trial:')).toBeVisible();
+    await button(page, /^Tuck in 24 seeds/).click();
     await page.getByRole('link', { name: 'Back to the trial' }).click();
     await expect(heading(page)).toHaveText(left);
   }
@@ -119,7 +121,7 @@ test('pellets against towels are no comparison; another packet in another place 
   const pellets = page.getByRole('listitem').filter({ hasText: '25 of 30' });
   await pellets.getByRole('button', { name: /^Leave it out/ }).click();
   await button(page, 'Set them side by side').click();
-  await expect(heading(page)).toHaveText('Not to be told: the seed itself may have done as much');
+  await expect(heading(page)).toHaveText('Not to be told: the age of the seed may have done as much');
   await expect(page.getByText('Not fair: what else differed may do as much.')).toBeVisible();
   await expect(page.getByText(/^The seed itself: Grey Gull, 2025 against Last Buoy, 2019/)).toBeVisible();
   await button(page, 'Take it out of the notebook').click();
