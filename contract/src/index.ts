@@ -21,3 +21,4 @@ export * from './season-requests.js';
 export * from './season-responses.js';
 export * from './trial-requests.js';
 export * from './trial-responses.js';
+export * from './notebook-responses.js';

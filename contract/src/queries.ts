@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { GROUPINGS } from '@fresh-tuck/core/trials';
 import { DIVIDERS, NURSERY_GROUPS } from './choices.js';
 import { localMoment, SEED_LIMIT } from './fields.js';
 
@@ -44,6 +45,18 @@ export const bedQuery = z.strictObject({
     .default(1),
 });
 /** The season of a year; of the one that is planned or under way where none is named. */
+/** What is looked back by, and on. */
+export const lookingBackQuery = z.strictObject({
+  by: z.enum(GROUPINGS, { error: `by must be one of ${GROUPINGS.join(', ')}` }).default('crop'),
+  year: z.coerce
+    .number({ error: 'year must be a year like 2026' })
+    .int({ error: 'year must be a year like 2026' })
+    .min(1990, { error: 'year must be a year like 2026' })
+    .max(2100, { error: 'year must be a year like 2026' })
+    .nullable()
+    .default(null),
+  crop: words('crop').nullable().default(null),
+});
 /** The crop whose closed batches are to be chosen from. */
 export const trialQuery = z.strictObject({ crop: words('crop').nullable().default(null) });
 export const seasonQuery = z.strictObject({

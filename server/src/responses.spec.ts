@@ -100,6 +100,7 @@ describe('every answer', () => {
       ['season/sources', contract.seasonSources],
       ['season/fit', contract.seasonFit],
       ['season/due', contract.seasonDue],
+      ['looking-back?by=packet', contract.lookingBack],
       ['trials', z.array(contract.trialInShort)],
       [`trials/${trialId}`, contract.trial],
       ['trials/candidates?crop=okra', contract.trialCandidates],

@@ -7,6 +7,7 @@ export * from './indices.js';
 export * from './log-rank.js';
 export * from './lots.js';
 export * from './medians.js';
+export * from './past.js';
 export * from './permutation.js';
 export * from './pots.js';
 export * from './score.js';

@@ -36,13 +36,18 @@ function judgedAt(facts: ParcelFacts): ParcelLook[] {
   return Array.from({ length: MOST_ASKED }, (_, index) => open[Math.round((index * (open.length - 1)) / (MOST_ASKED - 1))] as ParcelLook);
 }
 
-/** Progress at which the middle one of those that came had, straight between looks; null for fewer than two. */
+/** A stretch between looks that is wider than this of its end says too little of when a seed came. */
+const WIDE = 0.5;
+/** Progress at which the middle one of those that came had, straight between looks; null for fewer than two, or where the looks around it were far apart. */
 function middleOf({ evidence }: Workings): number | null {
   const came = evidence.tips.reduce((sum, { count }) => sum + count, 0);
   if (came < 2) return null;
   let before = 0;
   for (const { fromProgress, toProgress, count } of evidence.tips) {
-    if (before + count >= came / 2) return fromProgress + ((came / 2 - before) / count) * (toProgress - fromProgress);
+    if (before + count >= came / 2) {
+      if (toProgress - fromProgress > WIDE * toProgress) return null;
+      return fromProgress + ((came / 2 - before) / count) * (toProgress - fromProgress);
+    }
     before += count;
   }
   return null;

@@ -57,3 +57,4 @@ export * from './season-rooms.js';
 export * from './season-fit.js';
 export * from './trial.js';
 export * from './trial-page.js';
+export * from './looking-back.js';

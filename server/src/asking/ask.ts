@@ -54,6 +54,7 @@ function withValue(ask: Bare, rest: Pick<Ask, 'close'>): Ask {
         await ask('seasonDue', nowMs());
         await ask('box', nowMs(), { find: '', page: null });
         await ask('find', nowMs(), 'a');
+        while ((await value('judge', nowMs())) > 0);
       } catch (error) {
         // Before the first run there is nothing to work ahead for, and at the end no time.
         if (!(error instanceof Problem)) throw error;

@@ -6,6 +6,7 @@ import { seasonView } from '../season/view.js';
 import { roundSheet } from '../print/round.js';
 import { bedsOf } from '../nursery/in-beds.js';
 import { nurseryView } from '../nursery/boards.js';
+import { lookingBackView } from '../notebook/looking-back.js';
 import { nurseryPageView, type NurseryAsked } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
 import { packetsAsCsv } from '../packets/csv.js';
@@ -18,6 +19,7 @@ import { awayView } from '../views/away.js';
 import { spotQuestions } from '../views/spot.js';
 import { todayView } from '../today/view.js';
 import { trialViews } from '../trials/view.js';
+import type { Grouping } from '@fresh-tuck/core/trials';
 import type { Reader } from '../forecasts/reader.js';
 
 /** Packets that are named at once to choose from. */
@@ -47,6 +49,7 @@ export function questionsOn(reader: Reader) {
   const away = awayView(reader);
   const season = seasonView(reader, packet);
   const trials = trialViews(reader);
+  const back = lookingBackView(reader);
   const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.days(nowMs), household.get().zone));
   return {
     today: (nowMs: number) => today.whole(nowMs),
@@ -87,6 +90,9 @@ export function questionsOn(reader: Reader) {
     trials: (_nowMs: number) => trials.list(),
     trial: (nowMs: number, trialId: string) => trials.whole(trialId, nowMs),
     trialCandidates: (nowMs: number, cropId: string | null) => trials.candidates(cropId, nowMs),
+    lookingBack: (_nowMs: number, by: Grouping, year: number | null, cropId: string | null) => back.view(by, year, cropId),
+    /** Reads some of what has closed, ahead of whoever looks back; how many are left. */
+    judge: (_nowMs: number) => back.judge(FILL_MS),
     racks: () => racks.list(),
     seasons: (nowMs: number, cropId: string) => seasons.of(cropId, household.get().zone, nowMs),
     /** Works out some of what finished batches teach, ahead of whoever asks; how many are left. */

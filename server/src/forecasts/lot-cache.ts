@@ -3,17 +3,16 @@ import { chmodSync, existsSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Sqlite from 'better-sqlite3';
-import type { PastLot } from '@fresh-tuck/core/forecast';
 import type { Database } from '../db/database.js';
 import type { LotCache } from './past-lots.js';
 
 /** Keeps what was worked out in memory, for as long as the process lives. */
 export function memoryCache(): LotCache {
-  const kept = new Map<string, { key: string; lot: PastLot }>();
+  const kept = new Map<string, { key: string; lot: unknown }>();
   return {
-    get: (id, key) => {
+    get: <Kept>(id: string, key: string) => {
       const found = kept.get(id);
-      return found?.key === key ? found.lot : null;
+      return found?.key === key ? (found.lot as Kept) : null;
     },
     set: (id, key, _span, lot) => void kept.set(id, { key, lot }),
     refresh: () => undefined,
@@ -56,8 +55,8 @@ export function fileCache(db: Database): LotCache {
   const file = join(dirname(db.name), 'reckoned.sqlite');
   const cache = open(file);
   let revision = 0;
-  const kept = new Map<string, { key: string; lot: PastLot }>();
-  const fresh = new Map<string, { key: string; fromMs: number; toMs: number; lot: PastLot }>();
+  const kept = new Map<string, { key: string; lot: unknown }>();
+  const fresh = new Map<string, { key: string; fromMs: number; toMs: number; lot: unknown }>();
   const put = cache.prepare('INSERT OR REPLACE INTO lot (batch_id, key, from_ms, to_ms, lot) VALUES (?, ?, ?, ?, ?)');
   const getMark = cache.prepare('SELECT value FROM mark WHERE name = ?').pluck();
   const setMark = cache.prepare('INSERT OR REPLACE INTO mark (name, value) VALUES (?, ?)');
@@ -77,7 +76,7 @@ export function fileCache(db: Database): LotCache {
     setMark.run('build', built);
   }
   for (const row of cache.prepare('SELECT batch_id, key, lot FROM lot').all() as { batch_id: string; key: string; lot: string }[]) {
-    kept.set(row.batch_id, { key: row.key, lot: JSON.parse(row.lot) as PastLot });
+    kept.set(row.batch_id, { key: row.key, lot: JSON.parse(row.lot) as unknown });
   }
 
   function clear(): void {
@@ -105,9 +104,9 @@ export function fileCache(db: Database): LotCache {
   }
 
   return {
-    get(batchId, key) {
+    get<Kept>(batchId: string, key: string) {
       const found = kept.get(batchId);
-      return found?.key === key ? found.lot : null;
+      return found?.key === key ? (found.lot as Kept) : null;
     },
     set(batchId, key, span, lot) {
       kept.set(batchId, { key, lot });

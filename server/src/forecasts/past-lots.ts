@@ -5,8 +5,8 @@ import type { Stores } from './facts.js';
 
 /** Where what finished batches teach is kept once it was worked out; see {@link lotCache}. */
 export interface LotCache {
-  get(batchId: string, key: string): PastLot | null;
-  set(batchId: string, key: string, span: { readonly fromMs: number; readonly toMs: number }, lot: PastLot): void;
+  get<Kept = PastLot>(batchId: string, key: string): Kept | null;
+  set(batchId: string, key: string, span: { readonly fromMs: number; readonly toMs: number }, lot: unknown): void;
   /** Takes out what later records have made untrue; before a question, so that all of it rests on the same. */
   refresh(): void;
   /** Rises when something was taken out. */

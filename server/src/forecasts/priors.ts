@@ -148,5 +148,9 @@ export function priors(stores: Stores, cache: LotCache, stamp: () => string, fac
     return missing.length - done;
   }
 
-  return { of, steps, fill };
+  /** Facts of a finished batch with what the book and its packet said, as its pace is read from. */
+  const asBook = (row: BatchRow, household: HouseholdRecord, atMs: number): ParcelFacts =>
+    factsWith(row, packetPrior(row.packet_id, seenBy(row), household.zone, atMs, atMs), household, atMs);
+
+  return { of, steps, fill, ends: ends.all, keyOf, asBook };
 }

@@ -10,7 +10,7 @@ import { factsOf, type OtherPacket, type ParcelFacts } from '@fresh-tuck/core/pa
 import type { Entry } from '../journal/entry.js';
 import { lastAmendment } from '../journal/amend.js';
 import { closedAt, countingOf, isUntucked, looksOf, movesOf, reasonOf, resultOf, seedsOf } from '../journal/read.js';
-import type { BatchRow } from '../batches/row.js';
+import type { BatchEnd, BatchRow } from '../batches/row.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { answerCache } from './answers.js';
 import { holderOf, spotOf, staysOf, type RecordOf, type Stores } from './facts.js';
@@ -115,6 +115,16 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
     ): LotPrior => known.of(packetId, spotId, seen, household, atMs, knownMs),
     /** Works out ahead what finished batches teach, for so long; how many are left. */
     fill: (household: HouseholdRecord | null, budgetMs: number): number => (household ? known.fill(household, budgetMs) : 0),
+    /** The last end of every finished batch, the latest first. */
+    ends: (): BatchEnd[] => known.ends(),
+    /** Changes with whatever a finished batch's story hangs on, but its thermometers. */
+    endKey: (end: BatchEnd, household: HouseholdRecord): string => known.keyOf(end, household),
+    /** A finished batch as it stood at its end: with what was known when it began, and with what the book alone says. */
+    finished(row: BatchRow, household: HouseholdRecord, atMs: number): { readonly facts: ParcelFacts; readonly book: ParcelFacts } {
+      const prior = known.of(row.packet_id, spotOf(row, stores), seenBy(row), household, row.start_ms, atMs);
+      const book = known.asBook(row, household, atMs);
+      return { facts: { ...book, prior }, book };
+    },
     /** Batches as they stand at a moment; what they share is worked out once. */
     at(household: HouseholdRecord, nowMs: number) {
       const words = wordsFor(household.zone, household.units, nowMs, household.millilitresPerSpray);

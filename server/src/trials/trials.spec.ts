@@ -89,7 +89,7 @@ describe('a trial', () => {
     expect(all).toEqual({ crops: [{ id: 'okra', name: 'Okra', batches: 1 }], batches: [], names: {} });
     const okra = await get<TrialCandidates>('trials/candidates?crop=okra');
     expect(okra.batches[0]).toEqual(jasmine.objectContaining({ came: 3, seeds: 4, method: 'towel' }));
-    expect(okra.batches[0]?.settings).toEqual(jasmine.objectContaining({ medium: 'paper', soak: '0', spot: home.spotId }));
+    expect(okra.batches[0]?.settings).toEqual(jasmine.objectContaining({ medium: 'paper', soak: '24', spot: home.spotId }));
     expect(okra.names[home.packetId]).toBe('Tall Mast, 2024');
   });
 });

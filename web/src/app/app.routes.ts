@@ -73,7 +73,11 @@ export const routes: Routes = [
         title: 'A plant · Fresh Tuck',
         loadComponent: () => import('./nursery/seedling').then((m) => m.SeedlingScreen),
       },
-      { path: 'notebook/handbook', title: 'Handbook · Fresh Tuck', loadComponent: () => import('./handbook/handbook').then((m) => m.Handbook) },
+      {
+        path: 'notebook/handbook',
+        title: 'Handbook · Fresh Tuck',
+        loadComponent: () => import('./handbook/handbook').then((m) => m.Handbook),
+      },
       {
         path: 'notebook/handbook/troubles',
         title: 'What you may find · Fresh Tuck',
@@ -105,6 +109,11 @@ export const routes: Routes = [
         path: 'notebook',
         title: 'Notebook · Fresh Tuck',
         loadComponent: () => import('./notebook/notebook').then((m) => m.NotebookScreen),
+      },
+      {
+        path: 'notebook/back',
+        title: 'Looking back · Fresh Tuck',
+        loadComponent: () => import('./notebook/looking-back').then((m) => m.LookingBackScreen),
       },
       {
         path: 'notebook/trials/plan',

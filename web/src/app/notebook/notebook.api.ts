@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import type { Trial, TrialCandidates, TrialInShort, TrialWords } from '@fresh-tuck/contract';
+import type { LookingBack, Trial, TrialCandidates, TrialInShort, TrialWords } from '@fresh-tuck/contract';
+import type { Grouping } from '@fresh-tuck/core/trials';
 import { v7 as uuid } from 'uuid';
 import { Transport } from '../data/transport/transport.service';
 
@@ -10,6 +11,8 @@ export class NotebookApi {
 
   readonly trials = () => this.transport.get<TrialInShort[]>('trials');
   readonly trial = (id: string) => this.transport.get<Trial>(`trials/${id}`);
+  readonly lookingBack = (by: Grouping, year: number | null, crop: string | null) =>
+    this.transport.get<LookingBack>('looking-back', { by, ...(year === null ? {} : { year }), ...(crop === null ? {} : { crop }) });
   readonly candidates = (crop: string | null) => this.transport.get<TrialCandidates>('trials/candidates', crop === null ? {} : { crop });
   readonly say = (trialId: string, words: TrialWords) => this.transport.send<Trial>('POST', 'trials', { id: uuid(), trialId, words });
   readonly takeOut = (trialId: string) => this.transport.send<TrialInShort[]>('POST', 'trials', { id: uuid(), trialId, words: null });

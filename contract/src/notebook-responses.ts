@@ -1,0 +1,37 @@
+import * as z from 'zod';
+import { GROUPINGS, type PastSum } from '@fresh-tuck/core/trials';
+
+const count = z.number().min(0);
+const pastSum = z.object({
+  ...{ batches: count, seeds: count, came: count, rotten: count, quiet: count, moved: count, snapped: count },
+  ...{ openings: count, nothing: count, tooSoon: count, thrown: count, lived: count, died: count },
+  days: z.number().nullable(),
+  saidDays: z.number().nullable(),
+  timesOff: z.number().nullable(),
+  packet: z.object({ batches: count, timesOff: z.number(), forecastTimesOff: z.number() }).nullable(),
+  asked: count,
+  held: count,
+}) satisfies z.ZodType<PastSum>;
+
+/** What the house's finished batches tell, by one of what they share. */
+export const lookingBack = z.object({
+  lead: z.string(),
+  /** Batches that are still to be read. */
+  left: z.number(),
+  by: z.enum(GROUPINGS),
+  year: z.number().nullable(),
+  years: z.array(z.number()),
+  cropId: z.string().nullable(),
+  whole: pastSum,
+  /** How the forecast did, in sentences. */
+  forecast: z.array(z.string()),
+  losses: z.array(z.string()),
+  learnt: z.array(z.string()),
+  /** What to change next year, each with its figures. */
+  next: z.array(z.object({ text: z.string(), cropId: z.string() })),
+  rows: z.array(z.object({ key: z.string(), title: z.string(), sum: pastSum, losses: z.array(z.string()) })),
+  more: z.number(),
+  /** Day of the middle seed by batch: as it was said, and as it came. */
+  middles: z.array(z.object({ batchId: z.string(), number: z.number(), title: z.string(), saidDays: z.number(), cameDays: z.number() })),
+});
+export type LookingBack = z.infer<typeof lookingBack>;

@@ -1,0 +1,153 @@
+import { group } from 'd3-array';
+import { paceBeside, pastSum, type PastBatch, type PastFate, type PastSum } from '../trials/index.js';
+import { capital, counted, numberWord } from '../units/index.js';
+
+/** How a time off is said: "a fifth", "a half". */
+export function offInWords(times: number): string {
+  const off = times - 1;
+  if (off < 0.05) return 'hardly at all';
+  return `by ${Math.round(100 * off)} in 100`;
+}
+
+/** The page's leading sentence. */
+export function backLead(whole: PastSum): string {
+  if (whole.batches === 0) return 'Nothing to look back on yet';
+  return `${capital(numberWord(whole.batches))} ${whole.batches === 1 ? 'batch' : 'batches'}: ${whole.came} of ${whole.seeds} seeds came`;
+}
+
+/** How the forecast did by its own word; empty where it was never judged. */
+export function forecastInWords({ asked, held, timesOff, packet, days, saidDays }: PastSum): string[] {
+  if (asked < 4) return [];
+  const share = Math.round((100 * held) / asked);
+  const verdict = share > 88 ? ': it was shyer than it need be' : share < 72 ? ': it was too sure of itself' : '';
+  const sentences = [`It says 8 times in 10, and that held ${share} times in 100, of ${asked} times it was put to the test${verdict}.`];
+  if (timesOff !== null && days !== null && saidDays !== null) {
+    const side = Math.abs(saidDays - days) < 0.05 * days ? 'to neither side' : saidDays > days ? 'mostly too late' : 'mostly too early';
+    sentences.push(
+      `Before the first look its day for the middle seed was off ${offInWords(timesOff)}, ${side}: ${saidDays.toFixed(1)} days said, ${days.toFixed(1)} days come.`,
+    );
+  }
+  if (packet)
+    sentences.push(
+      `Of the ${counted(packet.batches, 'batch', 'batches')} whose packet prints its days, the packet was off ${offInWords(packet.timesOff)}, the forecast ${offInWords(packet.forecastTimesOff)}.`,
+    );
+  return sentences;
+}
+
+/** Where the seeds went that became no plant. */
+export function lossesInWords(sum: PastSum): string[] {
+  const { quiet, rotten, snapped, thrown, died, lived } = sum;
+  return [
+    quiet > 0 ? `${counted(quiet, 'seed')} stayed quiet to the end` : '',
+    rotten > 0 ? `${rotten} rotted` : '',
+    snapped > 0 ? `${counted(snapped, 'sprout')} broke at the move` : '',
+    thrown > 0 ? `${counted(thrown, 'sprout')} came and went into nothing` : '',
+    died > 0 ? `${died} of ${died + lived} seedlings were lost` : '',
+  ].filter(Boolean);
+}
+
+/** What a change next year would be about; its figures are in the sentence. */
+export interface NextYear {
+  readonly text: string;
+  /** How much it would save, in seeds, looks or days: for the order. */
+  readonly worth: number;
+  readonly crop: string;
+}
+
+const MOST_SENTENCES = 5;
+/** Fewer batches or openings than this are no habit. */
+const HABIT = { batches: 2, openings: 6, thrown: 5 } as const;
+
+/**
+ * What to change next year, the most worthwhile first: each a sentence with its figures
+ * from the house's own batches, at most five, and no more than one on a crop and matter.
+ *
+ * @param nameOf names of crops, packets and places by id
+ */
+export function nextYearInWords(
+  batches: readonly PastBatch[],
+  fateOf: (id: string) => PastFate,
+  nameOf: (id: string) => string,
+): NextYear[] {
+  const byCrop = group(batches, ({ crop }) => crop);
+  const found: NextYear[] = [];
+  for (const [crop, own] of byCrop) {
+    const name = nameOf(crop);
+    const sum = pastSum(own, fateOf);
+    const opened = own.filter(({ openings }) => openings > 0);
+    if (sum.tooSoon >= HABIT.openings && opened.length >= HABIT.batches) {
+      const first = Math.min(...own.flatMap(({ score }) => (score.middle ? [score.middle.cameDays] : [])));
+      const day = Number.isFinite(first) ? Math.max(1, Math.floor(first * 0.6)) : null;
+      found.push({
+        crop,
+        worth: sum.tooSoon,
+        text: `${name} was opened ${sum.tooSoon} times before a root was likely, of ${sum.openings} times in all, and nothing was there${day === null ? '' : `: leave it shut for the first ${counted(day, 'day')}`}.`,
+      });
+    }
+    if (sum.thrown >= HABIT.thrown && sum.came > 0 && sum.thrown > 0.25 * sum.came) {
+      found.push({
+        crop,
+        worth: sum.thrown,
+        text: `Of ${sum.came} sprouts of ${name.toLowerCase()} ${sum.thrown} went into nothing: start about ${Math.max(1, Math.floor((sum.thrown / sum.came) * 10))} in 10 fewer.`,
+      });
+    }
+    if (sum.snapped >= 3 && sum.snapped > 0.12 * (sum.moved + sum.snapped)) {
+      found.push({
+        crop,
+        worth: 2 * sum.snapped,
+        text: `${counted(sum.snapped, 'sprout')} of ${sum.moved + sum.snapped} of ${name.toLowerCase()} broke at the move: move them a day sooner, or cut the patch and plant it.`,
+      });
+    }
+    found.push(...poorPackets(own, fateOf, name, nameOf), ...slowPlaces(own, name, nameOf));
+  }
+  return found.sort((a, b) => b.worth - a.worth).slice(0, MOST_SENTENCES);
+}
+
+/** A packet that gave much less than the crop's others, or less than a third by itself. */
+function poorPackets(
+  own: readonly PastBatch[],
+  fateOf: (id: string) => PastFate,
+  name: string,
+  nameOf: (id: string) => string,
+): NextYear[] {
+  return [...group(own, ({ packet }) => packet)].flatMap(([packet, its]) => {
+    const sum = pastSum(its, fateOf);
+    if (sum.seeds < 12 || sum.came / sum.seeds > 0.4) return [];
+    return [
+      {
+        crop: its[0]?.crop ?? '',
+        worth: sum.seeds - sum.came,
+        text: `Of ${name.toLowerCase()} (${nameOf(packet)}) ${sum.came} of ${sum.seeds} seeds came: get new seed, or start ${Math.min(9, Math.max(2, Math.round(sum.seeds / Math.max(sum.came, 1))))} for each plant.`,
+      },
+    ];
+  });
+}
+
+/** A place where the crop took half as long again as in another of the house. */
+function slowPlaces(own: readonly PastBatch[], name: string, nameOf: (id: string) => string): NextYear[] {
+  const places = [...group(own, ({ spot }) => spot)].flatMap(([spot, its]) => {
+    const days = its.flatMap(({ score }) => (score.middle ? [score.middle.cameDays] : []));
+    return days.length === 0 ? [] : [{ spot, days: days.reduce((sum, day) => sum + day, 0) / days.length, batches: its.length }];
+  });
+  places.sort((a, b) => a.days - b.days);
+  const [quick, slow] = [places[0], places.at(-1)];
+  if (!quick || !slow || quick.spot === slow.spot || slow.days < 1.5 * quick.days || slow.days - quick.days < 2) return [];
+  return [
+    {
+      crop: own[0]?.crop ?? '',
+      worth: 3 * (slow.days - quick.days),
+      text: `${name} took ${slow.days.toFixed(0)} days at ${nameOf(slow.spot)} and ${quick.days.toFixed(0)} at ${nameOf(quick.spot)}: put it there.`,
+    },
+  ];
+}
+
+/** What the house's own batches of a crop say beside the book; null where they say nothing that differs. */
+export function learntInWords(batches: readonly PastBatch[], name: string): string | null {
+  if (batches.length < HABIT.batches) return null;
+  const { times, low, high } = paceBeside(batches);
+  if (low <= 1.05 && high >= 0.95) return null;
+  const side = times > 1 ? 'later' : 'sooner';
+  const off = Math.round(100 * Math.abs(times - 1));
+  const range = [low, high].map((one) => Math.round(100 * Math.abs(one - 1))).sort((a, b) => a - b);
+  return `${name} comes ${off} in 100 ${side} here than the book has it, likely ${range[0]} to ${range[1]}, by ${counted(batches.length, 'batch', 'batches')}.`;
+}

@@ -1,0 +1,82 @@
+import { group } from 'd3-array';
+import type { LookingBack } from '@fresh-tuck/contract';
+import { pastSum, type Grouping, type PastBatch } from '@fresh-tuck/core/trials';
+import { wallClock } from '@fresh-tuck/core/units';
+import { backLead, forecastInWords, learntInWords, lossesInWords, METHOD_WORDS, nextYearInWords } from '@fresh-tuck/core/words';
+import type { Reader } from '../forecasts/reader.js';
+import { pastBatches } from './past.js';
+
+/** What is read while somebody waits, ms. */
+const WAIT_MS = 120;
+/** Rows that are shown at once, and batches named in one. */
+const MOST_ROWS = 40;
+/** What is learnt of crops, in sentences. */
+const MOST_LEARNT = 6;
+
+/** What the house's finished batches tell. */
+export function lookingBackView(reader: Reader) {
+  const { crops, household, packets, spots } = reader;
+  const past = pastBatches(reader);
+  const packetName = (id: string): string => {
+    const { variety, year } = packets.get(id);
+    return year === null ? variety : `${variety}, ${year}`;
+  };
+  const nameOf = (id: string): string => (packets.find(id) ? packetName(id) : spots.has(id) ? spots.get(id).name : crops.crop(id).name);
+
+  return {
+    judge: (budgetMs: number): number => {
+      const home = household.find();
+      return home ? past.judge(home, budgetMs) : 0;
+    },
+    view(by: Grouping, year: number | null, cropId: string | null): LookingBack {
+      const home = household.get();
+      past.judge(home, WAIT_MS);
+      const { past: every, left } = past.all(home);
+      const yearOf = ({ startMs }: PastBatch): number => wallClock(home.zone, startMs).year;
+      const years = [...new Set(every.map(yearOf))].sort((a, b) => b - a);
+      const found = every.filter((one) => (year === null || yearOf(one) === year) && (cropId === null || one.crop === cropId));
+      const fateOf = past.fates();
+      const whole = pastSum(found, fateOf);
+      const keyOf: Record<Grouping, (batch: PastBatch) => string> = {
+        crop: ({ crop }) => crop,
+        packet: ({ packet }) => packet,
+        method: ({ method }) => method,
+        spot: ({ spot }) => spot,
+        year: (batch) => String(yearOf(batch)),
+      };
+      const titled: Record<Grouping, (key: string) => string> = {
+        crop: (key) => crops.crop(key).name,
+        packet: (key) => `${crops.crop(packets.get(key).crop_id).name}, ${packetName(key)}`,
+        method: (key) => METHOD_WORDS[key as PastBatch['method']],
+        spot: nameOf,
+        year: (key) => key,
+      };
+      const rows = [...group(found, keyOf[by])]
+        .map(([key, its]) => ({ key, title: titled[by](key), sum: pastSum(its, fateOf), losses: lossesInWords(pastSum(its, fateOf)) }))
+        .sort((a, b) => (by === 'year' ? b.key.localeCompare(a.key) : b.sum.seeds - a.sum.seeds));
+      const learnt = [...group(found, ({ crop }) => crop)]
+        .sort((a, b) => b[1].length - a[1].length)
+        .flatMap(([crop, its]) => learntInWords(its, crops.crop(crop).name) ?? []);
+      return {
+        lead: backLead(whole),
+        left,
+        by,
+        year,
+        years,
+        cropId,
+        whole,
+        forecast: forecastInWords(whole),
+        losses: lossesInWords(whole),
+        learnt: learnt.slice(0, MOST_LEARNT),
+        next: nextYearInWords(found, fateOf, nameOf).map(({ text, crop }) => ({ text, cropId: crop })),
+        rows: rows.slice(0, MOST_ROWS),
+        more: Math.max(rows.length - MOST_ROWS, 0),
+        middles: found
+          .flatMap(({ id, number, crop, score }) =>
+            score.middle ? [{ batchId: id, number, title: crops.crop(crop).name, ...score.middle }] : [],
+          )
+          .slice(0, 200),
+      };
+    },
+  };
+}
