@@ -161,3 +161,26 @@ test('what cannot be compared is refused in a sentence', async ({ own, request }
   expect(answer.status()).toBe(422);
   expect(await answer.text()).toContain('a batch cannot be compared with itself');
 });
+
+test('ten practice parcels by keyboard, and nothing of them in the records', async ({ page, own, request }) => {
+  const home = await household(own, request);
+  await page.goto(`${own.address}notebook`);
+  await page.getByRole('link', { name: 'Practice' }).click();
+  for (let nth = 1; nth <= 10; nth++) {
+    await expect(page.getByText(`Practice, ${nth} of 10`)).toBeVisible();
+    const sure = (await heading(page).textContent())?.startsWith('How many') ?? false;
+    await page.keyboard.press('1');
+    if (sure) {
+      await expect(heading(page)).toHaveText('How sure are you, give or take one?');
+      await page.keyboard.press('2');
+    }
+    await expect(page.getByRole('status').locator('.lead')).not.toBeEmpty();
+    await page.keyboard.press('Enter');
+  }
+  await expect(heading(page)).toHaveText(/^(\d+ of 10|All ten) right$/);
+  await expect(page.getByText(/^Opening was off by \d\.\d days on average; the plan's by/)).toBeVisible();
+  await expect(page.getByText(/^Where you were sure 7 times in 10, \d of 2 held/)).toBeVisible();
+  await button(page, 'Ten more').click();
+  await expect(page.getByText('Practice, 1 of 10')).toBeVisible();
+  expect(await home.get<Batch[]>('batches')).toEqual([]);
+});

@@ -14,7 +14,7 @@ import { DEMO_NOW, HOUSEHOLD, MAT, NURSING, SPOTS } from './household.js';
 import { PARCELS, type DemoParcel } from './parcels.js';
 import { addSeason } from './season-build.js';
 import type { BuildClock, Send } from './send.js';
-import { dayRange } from './laws/warmth.js';
+import { dayRange } from '@fresh-tuck/core/practice';
 import { knownState, truthOf } from './truth.js';
 
 const { zone } = HOUSEHOLD;

@@ -6,6 +6,7 @@ import { clockFrom, openDatabase, servicesOn, type Services } from '@fresh-tuck/
 import { buildDemo } from './build.js';
 import { BOX } from './box.js';
 import { TRAYS } from './nursery-trays.js';
+import { PACKETS } from './notebook-build.js';
 import { HOUSEHOLD } from './household.js';
 import { PARCELS } from './parcels.js';
 import { truthOf } from './truth.js';
@@ -71,7 +72,7 @@ describe('Lantern Court', () => {
 
   it('has a box that asks for every kind of care, last year’s lateness and a test that proved its packet', async () => {
     const packets = services.packets.list();
-    const invented = [...PARCELS, ...BOX, ...TRAYS].map(({ variety }) => variety);
+    const invented = [...PARCELS, ...BOX, ...TRAYS, ...PACKETS].map(({ variety }) => variety);
     expect(packets.map(({ variety }) => variety).filter((variety) => !invented.includes(variety))).toEqual(['Harbour Rose', 'Old Rope']);
     expect(new Set(packets.map(({ variety }) => variety)).size).toBe(packets.length);
     expect(packets.length).toBeGreaterThan(60);

@@ -1,5 +1,5 @@
 import type { PlaceKind } from '@fresh-tuck/contract';
-import type { Climate } from './laws/warmth.js';
+import type { Climate } from '@fresh-tuck/core/practice';
 
 /** Number 9, Lantern Court: an invented household in an invented harbour town. */
 export const HOUSEHOLD = {

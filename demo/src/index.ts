@@ -1,3 +1,1 @@
-export * from './laws/lots.js';
-export * from './laws/growth.js';
-export * from './laws/warmth.js';
+export * from '@fresh-tuck/core/practice';

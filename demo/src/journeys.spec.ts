@@ -3,8 +3,8 @@ import supertest from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { createApp, openDatabase, servicesOn, type Services } from '@fresh-tuck/server';
 import type { BatchWithJournal, Today } from '@fresh-tuck/contract';
-import { trueSeeds } from './laws/growth.js';
-import { drawLot, type Lot } from './laws/lots.js';
+import { trueSeeds } from '@fresh-tuck/core/practice';
+import { drawLot, type Lot } from '@fresh-tuck/core/practice';
 
 const START = '2026-03-20T18:30';
 const HOUR_MS = 3_600_000;

@@ -2,8 +2,8 @@ import { DateTime } from 'luxon';
 import { CROPS } from '@fresh-tuck/core/crops';
 import type { TrialWords } from '@fresh-tuck/contract';
 import { HOUSEHOLD, SPOTS } from './household.js';
-import { trueSeeds } from './laws/growth.js';
-import { drawLot, type Lot } from './laws/lots.js';
+import { trueSeeds } from '@fresh-tuck/core/practice';
+import { drawLot, type Lot } from '@fresh-tuck/core/practice';
 import type { Send } from './send.js';
 
 const { zone } = HOUSEHOLD;
@@ -24,8 +24,9 @@ interface PastLot {
   readonly who: string;
 }
 
-const PACKETS = [
-  { key: 'lupin', cropId: 'lupin', variety: 'Night Ferry', year: 2024, seedCount: 80, source: 'seed shelf' },
+/** Packets of last year's trials, and of the next. */
+export const PACKETS = [
+  { key: 'lupin', cropId: 'lupin', variety: 'Signal Box', year: 2024, seedCount: 80, source: 'seed shelf' },
   { key: 'early', cropId: 'morning-glory', variety: 'Watch Bell', year: 2024, seedCount: 40, source: 'swap table' },
   { key: 'old', cropId: 'morning-glory', variety: 'First Light', year: 2019, seedCount: 30, source: 'gift' },
   { key: 'pea', cropId: 'sweet-pea', variety: 'Tender Rope', year: 2025, seedCount: 60, source: 'saved here' },

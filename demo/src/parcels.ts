@@ -1,6 +1,6 @@
 import type { MethodId } from '@fresh-tuck/core/method';
 import type { Destination } from '@fresh-tuck/core/moving';
-import type { Lot } from './laws/lots.js';
+import type { Lot } from '@fresh-tuck/core/practice';
 
 export interface DemoParcel {
   readonly cropId: string;

@@ -5,9 +5,9 @@ import type { DemoParcel as Shown } from '@fresh-tuck/contract';
 import { looksOf, movesOf, type Services } from '@fresh-tuck/server';
 import { MAT, SPOTS } from './household.js';
 import { PARCELS } from './parcels.js';
-import { trueSeeds, type TrueStay } from './laws/growth.js';
-import { drawLot, type Lot } from './laws/lots.js';
-import type { Climate } from './laws/warmth.js';
+import { trueSeeds, type TrueStay } from '@fresh-tuck/core/practice';
+import { drawLot, type Lot } from '@fresh-tuck/core/practice';
+import type { Climate } from '@fresh-tuck/core/practice';
 
 const ORDINARY: Lot = { living: 0.85, pace: 1, law: 'gamma', dormant: 0.05, dormantTimes: 2 };
 

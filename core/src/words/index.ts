@@ -58,3 +58,4 @@ export * from './season-fit.js';
 export * from './trial.js';
 export * from './trial-page.js';
 export * from './looking-back.js';
+export * from './practice.js';

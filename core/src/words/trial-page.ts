@@ -3,7 +3,7 @@ import { counted } from '../units/index.js';
 import { CLOSURE_WORDS, DAMPED_WORDS, LIGHT_WORDS, MEDIUM_WORDS, METHOD_WORDS, STEP_WORDS, WET_WORDS } from './vocabulary.js';
 import { pairInWords } from './trial.js';
 
-/** A side's setting as its name, which goes on where one says "those": "soaked 12 hours", "in a swollen pellet", "of Night Ferry". */
+/** A side's setting as its name, which goes on where one says "those": "soaked 12 hours", "in a swollen pellet", "of Signal Box". */
 export function settingInWords(question: Question, setting: string, nameOf: (id: string) => string): string {
   const word = (table: Readonly<Record<string, string | { readonly text: string }>>): string => {
     const found = table[setting];

@@ -116,6 +116,11 @@ export const routes: Routes = [
         loadComponent: () => import('./notebook/looking-back').then((m) => m.LookingBackScreen),
       },
       {
+        path: 'notebook/practice',
+        title: 'Practice · Fresh Tuck',
+        loadComponent: () => import('./notebook/practice').then((m) => m.PracticeScreen),
+      },
+      {
         path: 'notebook/trials/plan',
         title: 'Plan a trial · Fresh Tuck',
         loadComponent: () => import('./notebook/plan-trial').then((m) => m.PlanTrial),

@@ -1,5 +1,5 @@
-import type { Crop } from '@fresh-tuck/core/crops';
-import type { WatchedEvent } from '@fresh-tuck/core/method';
+import type { Crop } from '../../crops/index.js';
+import type { WatchedEvent } from '../../method/index.js';
 import { celsiusAt, developmentPerDay, type Climate } from './warmth.js';
 import type { SeedFate } from './lots.js';
 
