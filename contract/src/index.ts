@@ -22,3 +22,4 @@ export * from './season-responses.js';
 export * from './trial-requests.js';
 export * from './trial-responses.js';
 export * from './notebook-responses.js';
+export * from './note-requests.js';

@@ -35,3 +35,27 @@ export const lookingBack = z.object({
   middles: z.array(z.object({ batchId: z.string(), number: z.number(), title: z.string(), saidDays: z.number(), cameDays: z.number() })),
 });
 export type LookingBack = z.infer<typeof lookingBack>;
+
+/** A page of what was written: notes of their own, and what was noted at looks, the latest day first. */
+export const notes = z.object({
+  notes: z.array(
+    z.object({
+      id: z.string(),
+      /** Whether it is a note of its own, or stands at a line of a batch's journal. */
+      kind: z.enum(['note', 'look']),
+      day: z.string(),
+      text: z.string(),
+      batchId: z.string().nullable(),
+      batchNumber: z.number().nullable(),
+      cropId: z.string().nullable(),
+      /** What it is about, as it is called; null where it is about nothing in particular. */
+      about: z.string().nullable(),
+      who: z.string().nullable(),
+      photoIds: z.array(z.string()),
+    }),
+  ),
+  /** Notes that there are besides. */
+  more: z.number(),
+});
+export type Notes = z.infer<typeof notes>;
+export type Note = Notes['notes'][number];

@@ -57,6 +57,13 @@ export const lookingBackQuery = z.strictObject({
     .default(null),
   crop: words('crop').nullable().default(null),
 });
+/** Words that notes must hold, and the batch or crop that they are about. */
+export const notesQuery = z.strictObject({
+  find: words('find').default(''),
+  batch: words('batch').nullable().default(null),
+  crop: words('crop').nullable().default(null),
+  from,
+});
 /** The crop whose closed batches are to be chosen from. */
 export const trialQuery = z.strictObject({ crop: words('crop').nullable().default(null) });
 export const seasonQuery = z.strictObject({

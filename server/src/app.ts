@@ -29,6 +29,7 @@ import { sittingRoutes } from './sittings/routes.js';
 import { probeRoutes } from './spots/probe-routes.js';
 import { spotRoutes } from './spots/routes.js';
 import { todayRoutes } from './today/routes.js';
+import { notebookRoutes } from './notebook/routes.js';
 import { trialRoutes } from './trials/routes.js';
 
 export interface AppOptions {
@@ -125,6 +126,7 @@ export function createApp(services: Services, options: AppOptions = {}): Express
     sittingRoutes,
     seasonRoutes,
     trialRoutes,
+    notebookRoutes,
     printRoutes,
     findRoutes,
     backupRoutes,

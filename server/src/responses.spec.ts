@@ -62,6 +62,8 @@ async function livedIn(): Promise<{ home: Household; testId: string; closedId: s
   const side = (name: string, batchIds: string[]) => ({ name, setting: null, batchIds });
   const arms = [side('Soaked', [closed.id]), side('Dry', [home.batchId])];
   await post('trials', { id: uuid(), trialId, words: { name: 'The soak', question: 'soak', plan, read: null, arms } });
+  const noteId = uuid();
+  await post('notes', { id: uuid(), noteId, words: { day: '2026-04-10', text: 'Warm wind', cropId: 'okra' } });
   return { home, testId: test.id, closedId: closed.id, bedId, wishId, trialId };
 }
 
@@ -100,6 +102,7 @@ describe('every answer', () => {
       ['season/sources', contract.seasonSources],
       ['season/fit', contract.seasonFit],
       ['season/due', contract.seasonDue],
+      ['notes', contract.notes],
       ['looking-back?by=packet', contract.lookingBack],
       ['trials', z.array(contract.trialInShort)],
       [`trials/${trialId}`, contract.trial],

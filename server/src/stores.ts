@@ -30,6 +30,7 @@ import { setupStore } from './spots/setups.js';
 import { spotStore } from './spots/store.js';
 import { warmSpots } from './spots/warm.js';
 import { saidStore } from './today/said.js';
+import { noteStore } from './notebook/notes.js';
 import { trialStore } from './trials/store.js';
 
 /** Everything that is read from and written to a household's database. */
@@ -76,6 +77,7 @@ export function storesOn(db: Database) {
     sowings: sowingStore(db),
     rounds: roundStore(db),
     said: saidStore(db),
+    notes: noteStore(db),
     trials: trialStore(db),
   };
 }

@@ -6,6 +6,7 @@ import { seasonView } from '../season/view.js';
 import { roundSheet } from '../print/round.js';
 import { bedsOf } from '../nursery/in-beds.js';
 import { nurseryView } from '../nursery/boards.js';
+import { notesView, type NotesAsked } from '../notebook/notes-view.js';
 import { lookingBackView } from '../notebook/looking-back.js';
 import { nurseryPageView, type NurseryAsked } from '../nursery/view.js';
 import { boxView, type BoxQuestion } from '../views/box.js';
@@ -50,6 +51,7 @@ export function questionsOn(reader: Reader) {
   const season = seasonView(reader, packet);
   const trials = trialViews(reader);
   const back = lookingBackView(reader);
+  const notes = notesView(reader);
   const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.days(nowMs), household.get().zone));
   return {
     today: (nowMs: number) => today.whole(nowMs),
@@ -91,6 +93,7 @@ export function questionsOn(reader: Reader) {
     trial: (nowMs: number, trialId: string) => trials.whole(trialId, nowMs),
     trialCandidates: (nowMs: number, cropId: string | null) => trials.candidates(cropId, nowMs),
     lookingBack: (_nowMs: number, by: Grouping, year: number | null, cropId: string | null) => back.view(by, year, cropId),
+    notes: (_nowMs: number, asked: NotesAsked) => notes(asked),
     /** Reads some of what has closed, ahead of whoever looks back; how many are left. */
     judge: (_nowMs: number) => back.judge(FILL_MS),
     racks: () => racks.list(),

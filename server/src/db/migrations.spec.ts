@@ -118,6 +118,8 @@ const SAID: Readonly<Record<string, (nth: number) => unknown>> = {
   'household.late_tolerance': () => 0.04,
   'wish_word.told': () => null,
   'trial_word.told': () => null,
+  'note_word.told': () => null,
+  'note_photo.content': (nth) => String(nth).repeat(64),
   'frost_word.told': () => '{"recordId":null,"spring":{"monthDay":"05-10","giveDays":10},"autumn":null,"thresholdC":0,"shelterK":0}',
   'frost_record.minima': () => '[12,null,-3]',
   'seedling_event.told': () => '{}',

@@ -8,7 +8,7 @@ export interface Gone {
     | ('reading' | 'import' | 'setup' | 'event' | 'absence' | 'probe' | 'weighing' | 'place' | 'closure' | 'rebag' | 'soil' | 'count')
     | ('care' | 'light' | 'weather')
     | ('wish' | 'frost' | 'station' | 'room')
-    | 'trial';
+    | ('trial' | 'note');
   readonly fromMs: number;
   readonly toMs: number;
 }

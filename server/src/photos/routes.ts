@@ -24,7 +24,7 @@ function checkPicture(type: string, bytes: unknown): asserts bytes is Buffer {
 }
 
 /** Photographs of looks and of plants: kept beside the household's own database, and nowhere else. */
-export function photoRoutes({ act, nursery, photoFiles, photos }: Services): Router {
+export function photoRoutes({ act, notes, nursery, photoFiles, photos }: Services): Router {
   return Router()
     .get('/photos/:photoId', (request, response, next) => {
       const photo = photos.get(request.params.photoId);
@@ -54,6 +54,26 @@ export function photoRoutes({ act, nursery, photoFiles, photos }: Services): Rou
         act(`photo ${lookId}`, { id: photoId, content }, (nowMs) => {
           photos.check(photoId, lookId ?? '');
           photos.add({ id: photoId, type, content, size: bytes.length }, lookId ?? '', nowMs);
+        });
+        response.status(201).json({ id: photoId });
+      },
+    )
+    .put(
+      '/notes/:noteId/photos/:photoId',
+      express.raw({ type: Object.keys(PHOTO_TYPES), limit: MOST_BYTES }),
+      async (request, response) => {
+        const noteId = readAs(uuidSchema, 'noteId', request.params['noteId']);
+        const photoId = readAs(uuidSchema, 'photoId', request.params['photoId']);
+        const type = request.get('Content-Type') ?? '';
+        const bytes: unknown = request.body;
+        checkPicture(type, bytes);
+        notes.get(noteId);
+        photos.checkNote(photoId, noteId);
+        const content = contentOf(bytes);
+        await photoFiles.put(bytes, type);
+        act(`photo of note ${noteId}`, { id: photoId, content }, (nowMs) => {
+          photos.checkNote(photoId, noteId);
+          photos.addToNote({ id: photoId, type, content, size: bytes.length }, noteId, nowMs);
         });
         response.status(201).json({ id: photoId });
       },

@@ -17,13 +17,21 @@ export const MOST_PHOTOS = 4;
 /** Which photographs there are; their bytes are files. */
 export function photoStore(db: Database) {
   const insert = db.prepare('INSERT INTO photo (id, entry_id, type, content, size, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
-  const one = db.prepare<unknown[], PhotoRow>('SELECT id, type, content, size FROM photo WHERE id = ?');
-  const all = db.prepare<unknown[], PhotoRow>('SELECT id, type, content, size FROM photo ORDER BY rowid');
+  const one = db.prepare<unknown[], PhotoRow>(
+    'SELECT id, type, content, size FROM photo WHERE id = @id UNION ALL SELECT id, type, content, size FROM note_photo WHERE id = @id',
+  );
+  const all = db.prepare<unknown[], PhotoRow>(
+    'SELECT id, type, content, size FROM photo UNION ALL SELECT id, type, content, size FROM note_photo',
+  );
   const inside = db.prepare<unknown[], { type: string; bytes: Buffer }>('SELECT type, bytes FROM photo_inside WHERE id = ?');
   const look = db.prepare('SELECT entry_id FROM look WHERE entry_id = ?');
   const count = db.prepare<unknown[], { count: number }>(`
     SELECT (SELECT count(*) FROM photo WHERE entry_id = @lookId AND id <> @id)
       + (SELECT count(*) FROM photo_inside WHERE entry_id = @lookId AND id <> @id) AS count`);
+  const insertOfNote = db.prepare('INSERT INTO note_photo (id, note_id, type, content, size, recorded_ms) VALUES (?, ?, ?, ?, ?, ?)');
+  const countOfNote = db.prepare<unknown[], { count: number }>(
+    'SELECT count(*) AS count FROM note_photo WHERE note_id = @noteId AND id <> @id',
+  );
   const nextInside = db.prepare<unknown[], { id: string; entry_id: string; type: string; bytes: Buffer; recorded_ms: number }>(
     'SELECT id, entry_id, type, bytes, recorded_ms FROM photo_inside ORDER BY rowid LIMIT 1',
   );
@@ -32,7 +40,7 @@ export function photoStore(db: Database) {
   return {
     /** @throws Problem where there is no such photograph */
     get(id: string): PhotoRow | { readonly type: string; readonly bytes: Buffer } {
-      const photo = one.get(id) ?? inside.get(id);
+      const photo = one.get({ id }) ?? inside.get(id);
       if (!photo) throw Problem.unknown('photograph');
       return photo;
     },
@@ -47,6 +55,14 @@ export function photoStore(db: Database) {
     },
     add(photo: PhotoRow, lookId: string, nowMs: number): void {
       insert.run(photo.id, lookId, photo.type, photo.content, photo.size, nowMs);
+    },
+    /** @throws Problem where a note has its pictures already */
+    checkNote(id: string, noteId: string): void {
+      if (certain(countOfNote.get({ id, noteId })).count >= MOST_PHOTOS)
+        throw Problem.field('photo', `photo must be one of at most ${MOST_PHOTOS} of a note; this one has so many`);
+    },
+    addToNote(photo: PhotoRow, noteId: string, nowMs: number): void {
+      insertOfNote.run(photo.id, noteId, photo.type, photo.content, photo.size, nowMs);
     },
     /** Moves one photograph out of the database into its file. @returns whether there was one */
     async moveOne(files: PhotoFiles): Promise<boolean> {

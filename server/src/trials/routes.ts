@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { lookingBackQuery, trialQuery, trialRequest, trialUndoRequest } from '@fresh-tuck/contract';
+import { trialQuery, trialRequest, trialUndoRequest } from '@fresh-tuck/contract';
 import { json, jsonOfSaved } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
@@ -11,11 +11,6 @@ export function trialRoutes({ act, ask, batches, clock, household, journal, pack
     .get('/trials', async (_request, response) => {
       household.get();
       json(response, await ask('trials', clock.now()));
-    })
-    .get('/looking-back', async (request, response) => {
-      const { by, year, crop } = read(lookingBackQuery, request.query);
-      household.get();
-      json(response, await ask('lookingBack', clock.now(), by, year, crop));
     })
     .get('/trials/candidates', async (request, response) => {
       const { crop } = read(trialQuery, request.query);

@@ -1,0 +1,67 @@
+import { v7 as uuid } from 'uuid';
+import type { LookingBack, Notes } from '@fresh-tuck/contract';
+import { asks, batchBody, household, lookBody, type Household } from '../testing/household.js';
+
+const PNG = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
+
+describe('the notebook', () => {
+  let home: Household;
+  const { get, post } = asks(() => home);
+  beforeEach(async () => {
+    home = await household();
+  });
+
+  it('keeps notes by date, batch and crop among those of looks, with pictures, searched, changed and taken back', async () => {
+    const [first, second] = [uuid(), uuid()];
+    await post('notes', { noteId: first, words: { day: '2026-04-02', text: 'Paper from the new roll' } });
+    await post('notes', { noteId: second, words: { day: '2026-04-09', text: 'Try the porch', cropId: 'okra' } });
+    await post(`batches/${home.batchId}/looks`, lookBody(1, { note: 'A root like a hook' }));
+    const all = await get<Notes>('notes');
+    expect(all.notes.map(({ text }) => text)).toEqual(['A root like a hook', 'Try the porch', 'Paper from the new roll']);
+    expect(all.notes.map(({ about }) => about?.replace(/^\d+/, 'N') ?? null)).toEqual(['N · Okra, Tall Mast', 'Okra', null]);
+    const found = async (query: string): Promise<string[]> => (await get<Notes>(`notes?${query}`)).notes.map(({ text }) => text);
+    expect(await found('find=OKRA')).toEqual(['A root like a hook', 'Try the porch']);
+    expect(await found('find=new roll')).toEqual(['Paper from the new roll']);
+    expect(await found(`batch=${home.batchId}`)).toEqual(['A root like a hook']);
+    const photoId = uuid();
+    await home.request.put(`/api/notes/${first}/photos/${photoId}`).set('Content-Type', 'image/png').send(PNG).expect(201);
+    expect((await get<Notes>('notes')).notes.at(-1)?.photoIds).toEqual([photoId]);
+    await home.request.get(`/api/photos/${photoId}`).expect(200);
+    await post('notes', { noteId: first, words: { day: '2026-04-02', text: 'Paper from the old roll' } });
+    await post('notes', { noteId: second, words: null });
+    expect(await found('find=')).toEqual(['A root like a hook', 'Paper from the old roll']);
+    await post('notes/undos', { noteId: second });
+    await post('notes/undos', { noteId: first });
+    expect(await found('find=')).toEqual(['A root like a hook', 'Try the porch', 'Paper from the new roll']);
+    await post('notes', { noteId: uuid(), words: { day: 'tomorrow', text: 'x' } }, 422);
+    await post('notes', { noteId: uuid(), words: { day: '2026-04-09', text: ' ' } }, 422);
+    await post('notes', { noteId: uuid(), words: { day: '2026-04-09', text: 'x', batchId: uuid() } }, 404);
+  });
+
+  it('looks back on what has closed, and not on tests or what was taken back', async () => {
+    expect((await get<LookingBack>('looking-back')).whole.batches).toBe(0);
+    const closed = async (more: object): Promise<string> => {
+      const body = batchBody(home.packetId, home.spotId, { seeds: 4, wanted: 2, startAt: '2026-04-02T07:00', ...more });
+      await post('batches', body);
+      return body.id;
+    };
+    const id = await closed({});
+    for (const [day, tipped] of [
+      ['03', 0],
+      ['06', 1],
+      ['07', 3],
+    ] as const)
+      await post(`batches/${id}/looks`, lookBody(tipped, { at: `2026-04-${day}T07:00`, seen: { tipped, rotten: 0, basedOn: null } }));
+    await post(`batches/${id}/closings`, { reason: 'given_up', at: '2026-04-10T07:00' });
+    const gone = await closed({});
+    await post(`batches/${gone}/untuckings`, {});
+    const back = await get<LookingBack>('looking-back?by=spot');
+    expect(back.whole).toEqual(
+      jasmine.objectContaining({ batches: 1, seeds: 4, came: 3, quiet: 1, moved: 0, openings: 3, nothing: 1, thrown: 3 }),
+    );
+    expect(back.rows.map(({ title }) => title)).toEqual(['Hall cupboard']);
+    expect(back.middles[0]?.cameDays).toBeGreaterThan(4);
+    expect(back.middles[0]?.cameDays).toBeLessThan(5);
+    expect((await get<LookingBack>('looking-back?by=year&year=2025')).whole.batches).toBe(0);
+  });
+});
