@@ -7,3 +7,4 @@ export * from './looking-times.js';
 export * from './quantity.js';
 export * from './told.js';
 export * from './words.js';
+export * from './volumes.js';

@@ -59,3 +59,4 @@ export * from './trial.js';
 export * from './trial-page.js';
 export * from './looking-back.js';
 export * from './practice.js';
+export * from './workbench.js';

@@ -115,6 +115,12 @@ export const routes: Routes = [
         title: 'Looking back · Fresh Tuck',
         loadComponent: () => import('./notebook/looking-back').then((m) => m.LookingBackScreen),
       },
+      { path: 'notebook/notes', title: 'Notes · Fresh Tuck', loadComponent: () => import('./notebook/notes').then((m) => m.NotesScreen) },
+      {
+        path: 'notebook/workbench',
+        title: 'Workbench · Fresh Tuck',
+        loadComponent: () => import('./notebook/workbench').then((m) => m.WorkbenchScreen),
+      },
       {
         path: 'notebook/practice',
         title: 'Practice · Fresh Tuck',
