@@ -9,3 +9,4 @@ export * from './yields.js';
 export * from './stem.js';
 export * from './year-ink.js';
 export * from './year-frost.js';
+export * from './story.js';

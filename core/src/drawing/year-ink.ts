@@ -55,15 +55,44 @@ const BY_CLASS: Readonly<Record<string, Ink>> = {
   name: { fill: INK, size: 14 },
   'name due': { fill: INK, size: 14, bold: true },
   end: { fill: INK, size: 14 },
+  'story-grid': { stroke: '#D5DED8', width: 1 },
+  'story-axis': { fill: SOFT, size: 13 },
   'end trouble': { fill: TROUBLE, size: 14, bold: true },
 };
 const YIELD: Readonly<Record<string, string>> = { flower: '#D7E6F2', fruit: '#F3E6C8', root: '#FFFFFF' };
+
+/** Sides of a story, as the page has their colours. */
+const SIDES: Readonly<Record<string, { readonly line: string; readonly word: string; readonly dash?: readonly number[] }>> = {
+  first: { line: GROWTH, word: GROWTH_WORD },
+  second: { line: '#8F6310', word: '#6B490A', dash: [9, 5] },
+  third: { line: '#2A6A9E', word: WATER, dash: [3, 4] },
+  fourth: { line: INK, word: INK, dash: [12, 3, 3, 3] },
+};
+
+function storyInk(part: string, tone: string): Ink | null {
+  const side = SIDES[tone];
+  if (!side) return null;
+  switch (part) {
+    case 'story-line':
+      return { stroke: side.line, width: 2.6, ...(side.dash ? { dash: side.dash } : {}) };
+    case 'story-more':
+      return { fill: side.line, stroke: side.line, width: 1.6 };
+    case 'story-none':
+      return { fill: '#FFFFFF', stroke: side.line, width: 1.6 };
+    case 'story-name':
+      return { fill: side.word, size: 15, bold: true };
+    default:
+      return null;
+  }
+}
 
 /** How a mark is inked on paper. */
 export function inkOf({ cls }: Pick<Mark, 'cls'>): Ink {
   const known = BY_CLASS[cls];
   if (known) return known;
-  const [first, shape = '', doubtful] = cls.split(' ');
+  const [first = '', shape = '', doubtful] = cls.split(' ');
+  const story = storyInk(first, shape);
+  if (story) return story;
   if (first === 'yield')
     return doubtful ? { stroke: SOFT, width: 1.3, dash: [3, 2] } : { fill: YIELD[shape] ?? PALE, stroke: INK, width: 1.3 };
   return { stroke: INK, width: 1 };

@@ -60,3 +60,4 @@ export * from './trial-page.js';
 export * from './looking-back.js';
 export * from './practice.js';
 export * from './workbench.js';
+export * from './story.js';

@@ -6,6 +6,7 @@ import { seasonView } from '../season/view.js';
 import { roundSheet } from '../print/round.js';
 import { bedsOf } from '../nursery/in-beds.js';
 import { nurseryView } from '../nursery/boards.js';
+import { storyView } from '../notebook/story.js';
 import { notesView, type NotesAsked } from '../notebook/notes-view.js';
 import { lookingBackView } from '../notebook/looking-back.js';
 import { nurseryPageView, type NurseryAsked } from '../nursery/view.js';
@@ -52,6 +53,7 @@ export function questionsOn(reader: Reader) {
   const trials = trialViews(reader);
   const back = lookingBackView(reader);
   const notes = notesView(reader);
+  const story = storyView(reader);
   const calendar = calendarEntries(reader, (nowMs) => seasonDays(season.days(nowMs), household.get().zone));
   return {
     today: (nowMs: number) => today.whole(nowMs),
@@ -93,6 +95,8 @@ export function questionsOn(reader: Reader) {
     trial: (nowMs: number, trialId: string) => trials.whole(trialId, nowMs),
     trialCandidates: (nowMs: number, cropId: string | null) => trials.candidates(cropId, nowMs),
     lookingBack: (_nowMs: number, by: Grouping, year: number | null, cropId: string | null) => back.view(by, year, cropId),
+    batchStory: (nowMs: number, id: string) => story.batch(id, nowMs),
+    trialStory: (nowMs: number, id: string) => story.trial(id, nowMs),
     notes: (_nowMs: number, asked: NotesAsked) => notes(asked),
     /** Reads some of what has closed, ahead of whoever looks back; how many are left. */
     judge: (_nowMs: number) => back.judge(FILL_MS),

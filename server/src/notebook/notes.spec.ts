@@ -38,6 +38,40 @@ describe('the notebook', () => {
     await post('notes', { noteId: uuid(), words: { day: '2026-04-09', text: 'x', batchId: uuid() } }, 404);
   });
 
+  it('tells the story of a batch and of a trial on one page, without a name in it', async () => {
+    const closed = async (): Promise<string> => {
+      const body = batchBody(home.packetId, home.spotId, { seeds: 4, wanted: 2, startAt: '2026-04-02T07:00' });
+      await post('batches', body);
+      const look = {
+        who: 'Henrietta',
+        note: 'on Aunt Wilma’s sill',
+        at: '2026-04-07T07:00',
+        seen: { tipped: 3, rotten: 0, basedOn: null },
+      };
+      await post(`batches/${body.id}/looks`, lookBody(3, look));
+      await post(`batches/${body.id}/closings`, { reason: 'given_up', at: '2026-04-10T07:00' });
+      return body.id;
+    };
+    const [id, other] = [await closed(), await closed()];
+    const trialId = uuid();
+    const arms = [id, other].map((one, nth) => ({
+      name: nth === 0 ? 'At Hall cupboard' : 'At Hall cupboard too',
+      setting: home.spotId,
+      batchIds: [one],
+    }));
+    const read = 'Those at Hall cupboard came sooner';
+    await post('trials', { trialId, words: { name: 'The place', question: 'spot', plan: null, read, arms } });
+    for (const path of [`batches/${id}`, `trials/${trialId}`]) {
+      const svg = (await home.request.get(`/api/${path}/story.svg`).expect(200)).body as Buffer;
+      const told = svg.toString();
+      expect(told).toContain('3 of 4');
+      for (const name of ['Henrietta', 'Wilma', 'Hall cupboard', 'seed shelf', 'Lantern', 'Home'])
+        expect(told).withContext(path).not.toContain(name);
+      const pdf = await home.request.get(`/api/${path}/story.pdf`).expect(200);
+      expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    }
+  });
+
   it('looks back on what has closed, and not on tests or what was taken back', async () => {
     expect((await get<LookingBack>('looking-back')).whole.batches).toBe(0);
     const closed = async (more: object): Promise<string> => {

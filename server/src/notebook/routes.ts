@@ -1,12 +1,37 @@
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { lookingBackQuery, noteRequest, notesQuery, noteUndoRequest } from '@fresh-tuck/contract';
+import { asSvg } from '@fresh-tuck/core/drawing';
+import { USUAL_STICKERS } from '@fresh-tuck/core/paper';
 import { json } from '../http/json.js';
 import { Problem, read } from '../http/problem.js';
 import type { Services } from '../services.js';
+import type { Story } from './story.js';
 
 /** Notes, and looking back. */
-export function notebookRoutes({ act, ask, batches, clock, crops, household, notes, takenBack }: Services): Router {
+export function notebookRoutes({ act, ask, batches, clock, crops, household, notes, printer, takenBack }: Services): Router {
+  const svg = (response: Response, { title, intro, drawing, lines }: Story): void =>
+    void response
+      .type('image/svg+xml')
+      .set('Content-Disposition', 'attachment; filename="story.svg"')
+      .send(asSvg(drawing, title, [title, intro, ...lines]));
+  const pdf = async (response: Response, story: Story): Promise<void> => {
+    const page = household.get().paper?.page ?? USUAL_STICKERS.page;
+    const file = await printer.print({ kind: 'drawing', page, ...story });
+    response.type('application/pdf').set('Content-Disposition', 'attachment; filename="story.pdf"').send(file);
+  };
   return Router()
+    .get('/batches/:batchId/story.svg', async (request, response) => {
+      svg(response, await ask.value('batchStory', clock.now(), request.params.batchId));
+    })
+    .get('/batches/:batchId/story.pdf', async (request, response) => {
+      await pdf(response, await ask.value('batchStory', clock.now(), request.params.batchId));
+    })
+    .get('/trials/:trialId/story.svg', async (request, response) => {
+      svg(response, await ask.value('trialStory', clock.now(), request.params.trialId));
+    })
+    .get('/trials/:trialId/story.pdf', async (request, response) => {
+      await pdf(response, await ask.value('trialStory', clock.now(), request.params.trialId));
+    })
     .get('/looking-back', async (request, response) => {
       const { by, year, crop } = read(lookingBackQuery, request.query);
       household.get();

@@ -63,15 +63,16 @@ export interface RoundJob {
   readonly cautions: readonly string[];
 }
 
-/** The garden year on one page, with its starts in order. */
-export interface SeasonJob {
-  readonly kind: 'season';
+/** A drawing on one page with sentences under it: the garden year and its starts, the story of a batch. */
+export interface DrawingJob {
+  readonly kind: 'drawing';
   readonly page: PageSize;
   readonly title: string;
   readonly intro: string;
   readonly drawing: { readonly width: number; readonly height: number; readonly marks: readonly Mark[] };
-  readonly starts: readonly string[];
+  /** Sentences under it, in columns. */
+  readonly lines: readonly string[];
 }
 
-export type PrintJob = LabelsJob | TemplateJob | RoundJob | SeasonJob;
+export type PrintJob = LabelsJob | TemplateJob | RoundJob | DrawingJob;
 export type PrintReply = { readonly key: number } & ({ readonly pdf: Uint8Array } | { readonly failed: string });

@@ -1,7 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import { labelsPdf } from './draw-labels.js';
 import { roundPdf } from './draw-round.js';
-import { seasonPdf } from './draw-season.js';
+import { drawingPdf } from './draw-drawing.js';
 import { templatePdf } from './draw-template.js';
 import type { PrintJob, PrintReply } from './jobs.js';
 
@@ -14,8 +14,8 @@ const draw = (job: PrintJob): Promise<Uint8Array> => {
       return templatePdf(job);
     case 'round':
       return roundPdf(job);
-    case 'season':
-      return seasonPdf(job);
+    case 'drawing':
+      return drawingPdf(job);
   }
 };
 

@@ -25,12 +25,12 @@ export function seasonPaper(season: Season) {
     title: `The garden year ${year}`,
     intro: season.text,
     drawing: { width, height, marks },
-    starts,
+    lines: starts,
   };
 }
 
 /** The same as an SVG file. */
 export function seasonSvg(season: Season): string {
-  const { title, intro, drawing, starts } = seasonPaper(season);
-  return asSvg(drawing, title, [intro, ...starts]);
+  const { title, intro, drawing, lines } = seasonPaper(season);
+  return asSvg(drawing, title, [intro, ...lines]);
 }

@@ -101,7 +101,7 @@ export function seasonRoutes({
       const { year } = read(seasonQuery, request.query);
       const { paper } = household.get();
       const sheet = seasonPaper(await ask.value('season', clock.now(), year));
-      const pdf = await printer.print({ kind: 'season', page: paper?.page ?? USUAL_STICKERS.page, ...sheet });
+      const pdf = await printer.print({ kind: 'drawing', page: paper?.page ?? USUAL_STICKERS.page, ...sheet });
       response.type('application/pdf').set('Content-Disposition', 'inline; filename="garden-year.pdf"').send(pdf);
     })
     .get('/season/due', async (_request, response) => {

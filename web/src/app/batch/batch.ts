@@ -37,6 +37,7 @@ import { TestResultView } from '../kit/test-result';
 import { Towel, type TowelSeed } from '../kit/towel';
 import { Why } from '../kit/why';
 import { PrintLabel } from '../print/print-label';
+import { StoryLinks } from '../print/story-links';
 import { BatchApi } from './batch.api';
 import { ToldApart } from './told-apart';
 import { HouseholdApi } from '../data/household/household.api';
@@ -67,6 +68,7 @@ const MOST_AHEAD = 140;
     Ribbon,
     RouterLink,
     SeedsPipe,
+    StoryLinks,
     TestResultView,
     ToldApart,
     Towel,

@@ -10,6 +10,7 @@ import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
 import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
+import { StoryLinks } from '../print/story-links';
 import { CameCurves } from './came-curves';
 import { Dimples } from './dimples';
 import { HowSure } from './how-sure';
@@ -26,7 +27,7 @@ const HUNDRED = Array.from({ length: 100 }, (_, nth) => nth);
 /** One trial: what it came to, whether it is fair, how sure it is. */
 @Component({
   selector: 'ft-trial',
-  imports: [CameCurves, Dimples, HowSure, MatButton, RouterLink, Scale, TrialBegun],
+  imports: [CameCurves, Dimples, HowSure, MatButton, RouterLink, Scale, StoryLinks, TrialBegun],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './trial.html',
   styleUrl: './trial.scss',

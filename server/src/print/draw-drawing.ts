@@ -1,19 +1,19 @@
 import { inkOf } from '@fresh-tuck/core/drawing';
 import { PAGES } from '@fresh-tuck/core/paper';
-import type { SeasonJob } from './jobs.js';
+import type { DrawingJob } from './jobs.js';
 import { INK, sheetOf, SOFT } from './sheet.js';
 
 const MARGIN_MM = 10;
 /** Words of the drawing are set in its own pixels; one is so many millimetres at the most. */
 const MOST_UNIT_MM = 0.27;
 const LINE_MM = 4.4;
-/** Height of the title and its line, and the least that is kept for the starts. */
+/** Height of the title and its line, and the least that is kept for the lines. */
 const HEAD_MM = 17;
 const STARTS_MM = 26;
 const COLUMN_MM = 88;
 
-/** The garden year on one page that lies: the drawing, then its starts in the order of their days. */
-export async function seasonPdf({ page, title, intro, drawing, starts }: SeasonJob): Promise<Uint8Array> {
+/** A drawing on one page that lies, then its lines in columns. */
+export async function drawingPdf({ page, title, intro, drawing, lines }: DrawingJob): Promise<Uint8Array> {
   const sheet = sheetOf(page, title, true);
   const { widthMm: high, heightMm: wide } = PAGES[page];
   const room = wide - 2 * MARGIN_MM;
@@ -39,9 +39,9 @@ export async function seasonPdf({ page, title, intro, drawing, starts }: SeasonJ
   });
   const top = y0 + drawing.height * unit + 7;
   const columns = Math.max(Math.floor(room / COLUMN_MM), 1);
-  const rows = Math.ceil(starts.length / columns);
+  const rows = Math.ceil(lines.length / columns);
   const step = Math.min(LINE_MM, (high - MARGIN_MM - top) / Math.max(rows, 1));
-  starts.forEach((text, nth) => {
+  lines.forEach((text, nth) => {
     const column = Math.floor(nth / Math.max(rows, 1));
     const fitted = sheet.fitted(text, COLUMN_MM - 4, 'text', Math.min(3.4, step * 0.78), 1.6);
     sheet.text(fitted.text, MARGIN_MM + column * COLUMN_MM, top + (nth % Math.max(rows, 1)) * step, 'text', fitted.sizeMm);
