@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { Batch, Nursery, PacketName, Season, SittingName } from '@fresh-tuck/contract';
+import type { Batch, Nursery, PacketName, Season, SittingName, TrialInShort } from '@fresh-tuck/contract';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { expect, test, type App } from './app.js';
 
@@ -18,6 +18,14 @@ const SCREENS = [
   'crop/tomatillo',
   'crop/okra/figures',
   'crop/okra/copy',
+  'notebook',
+  'notebook/notes',
+  'notebook/back',
+  'notebook/practice',
+  'notebook/workbench',
+  'notebook/trials/plan',
+  'notebook/trials/compare?crop=lupin',
+  'notebook/trials/TRIAL',
   'notebook/handbook',
   'notebook/handbook/troubles',
   'notebook/handbook/media',
@@ -54,6 +62,7 @@ async function readThrough(screens: readonly string[], page: Page, demo: App, re
   const { beds, places } = (await (await request.get(`${demo.address}api/nursery`)).json()) as Nursery;
   const { lots } = (await (await request.get(`${demo.address}api/season`)).json()) as Season;
   const tray = places.flatMap(({ trays }) => trays).find(({ week }) => week.length > 0);
+  const trials = (await (await request.get(`${demo.address}api/trials`)).json()) as TrialInShort[];
   const ids = {
     BATCH: batch?.id,
     PACKET: packet?.id,
@@ -61,12 +70,13 @@ async function readThrough(screens: readonly string[], page: Page, demo: App, re
     TRAY: `${tray?.id}/${tray?.batchId}`,
     LABEL: String(tray?.plants[0]?.number),
     BED: beds[0]?.id,
+    TRIAL: trials.find(({ state }) => state === 'closed')?.id,
     WISH: lots.find(({ state }) => state === 'planned')?.wishId,
   };
   for (const screen of screens) {
     await page.emulateMedia({ colorScheme: 'light' });
     await page.goto(
-      demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL|BED|WISH/, (what) => ids[what as keyof typeof ids] ?? ''),
+      demo.address + screen.replace(/BATCH|PACKET|SITTING|TRAY|LABEL|BED|WISH|TRIAL/, (what) => ids[what as keyof typeof ids] ?? ''),
     );
     await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeVisible();
     // The worker's answer is part of what is checked.

@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import type { APIRequestContext, Page } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import type { Batch, PacketName, Trial, TrialInShort } from '@fresh-tuck/contract';
@@ -40,7 +42,7 @@ const coming = (middle: number, most: number, days = 12): number[] =>
 
 test('a trial of soak against none, from the draw to the sentence', async ({ page, own, request }) => {
   const home = await household(own, request);
-  await home.packet('beet', 'Salt Drum');
+  const packet = await home.packet('beet', 'Salt Drum');
   await page.goto(`${own.address}notebook`);
   await expect(heading(page)).toHaveText('What have you wondered about?');
   await page.getByRole('link', { name: 'Plan a trial' }).click();
@@ -88,6 +90,11 @@ test('a trial of soak against none, from the draw to the sentence', async ({ pag
   await expect(page.getByText(/^Written down/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Notebook' }).first().click();
   await expect(page.getByRole('link', { name: /^Those soaked 12 hours came/ })).toBeVisible();
+  // From then on it is said, and can be done, where seed of the kind is tucked in.
+  await page.goto(`${own.address}tuck?packet=${packet}`);
+  await expect(button(page, /^Preparation:/)).not.toContainText('soak');
+  await button(page, 'So again: soaked 12 hours').click();
+  await expect(button(page, /^Preparation:/)).toContainText('soak');
 });
 
 test('pellets against towels are no comparison; another packet in another place is unfair', async ({ page, own, request }) => {
@@ -183,4 +190,63 @@ test('ten practice parcels by keyboard, and nothing of them in the records', asy
   await button(page, 'Ten more').click();
   await expect(page.getByText('Practice, 1 of 10')).toBeVisible();
   expect(await home.get<Batch[]>('batches')).toEqual([]);
+});
+
+test('the story of a batch is exported without a name in it', async ({ page, own, request }) => {
+  const home = await household(own, request);
+  const packet = await home.packet('beet', 'Salt Drum');
+  const batchId = await home.lot(packet, coming(3, 24));
+  await home.send('post', 'notes', { id: uuid(), noteId: uuid(), words: { day: '2026-03-05', text: 'Wilma says so', batchId } });
+  await page.goto(`${own.address}batch/${batchId}`);
+  const told: string[] = [];
+  for (const kind of ['PDF', 'SVG', 'PNG'] as const) {
+    const waiting = page.waitForEvent('download');
+    await (kind === 'PNG' ? button(page, kind) : page.getByRole('link', { name: kind, exact: true })).click();
+    const path = await (await waiting).path();
+    const bytes = readFileSync(path);
+    expect(bytes.subarray(0, 5).toString('latin1')).toBe({ PDF: '%PDF-', SVG: '<svg ', PNG: '\x89PNG\r' }[kind]);
+    expect(bytes.length).toBeGreaterThan(900);
+    if (kind === 'SVG') told.push(bytes.toString());
+    if (kind === 'PDF') told.push(execFileSync('pdftotext', ['-layout', path, '-']).toString());
+  }
+  for (const story of told) {
+    expect(story).toContain('24 of 30');
+    expect(story).toContain('Beet, Salt Drum');
+    for (const name of ['Wilma', 'Hall cupboard', 'Home', 'swap table']) expect(story).not.toContain(name);
+  }
+});
+
+test('notes are written, found, changed and taken back; the bench puts its result where it belongs', async ({ page, own, request }) => {
+  const home = await household(own, request);
+  const packet = await home.packet('beet', 'Salt Drum');
+  await page.goto(`${own.address}notebook/workbench`);
+  await button(page, 'Seeds by weight').click();
+  await page.getByLabel('They weigh').fill('1/4 oz');
+  await page.getByLabel('All of it weighs').fill('1 oz');
+  await expect(page.getByText('About 200 seeds.')).toBeVisible();
+  await page.getByLabel('All of it weighs').fill('a lot');
+  await expect(page.getByText('All of it weighs: a weight like 0.4 g or 1/4 oz.')).toBeVisible();
+  await page.getByLabel('All of it weighs').fill('1 oz');
+  await button(page, /^Count them into a packet/).click();
+  await page.getByRole('radio', { name: /Salt Drum/ }).click();
+  await expect(page.getByText('200 counted into Salt Drum.')).toBeVisible();
+  expect((await home.get<{ seedsLeft: number }>(`packets/${packet}`)).seedsLeft).toBe(200);
+  await button(page, 'Dilution').click();
+  await page.getByLabel('The stock has').fill('12');
+  await expect(page.getByText('Household peroxide has 3 %: stronger stock is not for homes.')).toBeVisible();
+  await page.getByLabel('The stock has').fill('3');
+  await expect(page.getByText(/^50 ml \(.* fl oz\) of the stock, 450 ml/)).toBeVisible();
+  await button(page, 'Write it into the notes').click();
+  await expect(page.getByLabel('A line for the notebook')).toHaveValue(/^Mixed to 0.3 % from 3 %: 50 ml/);
+  await button(page, 'Write it down').click();
+  await expect(page.getByText('Written down.')).toBeVisible();
+  await page.getByLabel('A line for the notebook').fill('New roll of paper, thinner');
+  await button(page, 'Write it down').click();
+  await expect(page.locator('article')).toHaveCount(2);
+  await page.getByLabel('Look through the notes').fill('thinner');
+  await expect(page.locator('article')).toHaveCount(1);
+  await button(page, 'Take out').click();
+  await expect(page.getByText('Nothing holds “thinner”.')).toBeVisible();
+  await button(page, 'Undo').click();
+  await expect(page.locator('article')).toHaveCount(1);
 });

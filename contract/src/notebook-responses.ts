@@ -31,6 +31,17 @@ export const lookingBack = z.object({
   next: z.array(z.object({ text: z.string(), cropId: z.string() })),
   rows: z.array(z.object({ key: z.string(), title: z.string(), sum: pastSum, losses: z.array(z.string()) })),
   more: z.number(),
+  /** Minutes at the worktop and what the seed cost, where that was written down, in sentences. */
+  spent: z.array(z.string()),
+  /** Where one crop is looked at: its days by warmth as the book has them and as this house's batches do. */
+  curve: z
+    .object({
+      points: z.array(z.object({ celsius: z.number(), book: z.number(), own: z.number(), low: z.number(), high: z.number() })),
+      batches: z.array(z.object({ batchId: z.string(), number: z.number(), celsius: z.number(), days: z.number() })),
+      /** What it says, and whether it outweighs the book. */
+      told: z.array(z.string()),
+    })
+    .nullable(),
   /** Day of the middle seed by batch: as it was said, and as it came. */
   middles: z.array(z.object({ batchId: z.string(), number: z.number(), title: z.string(), saidDays: z.number(), cameDays: z.number() })),
 });

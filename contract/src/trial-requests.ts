@@ -57,6 +57,10 @@ export const trialWords = z.strictObject({
   plan: plan.nullable(),
   /** What it came to, as it was written down. */
   read: text(240, 'read').nullable(),
+  /** The side that it speaks for, by its number from 0; null where it speaks for none. */
+  better: whole(0, MOST_ARMS - 1, 'better')
+    .nullable()
+    .default(null),
 });
 
 /** A trial said or changed; without words it is taken out of the notebook. */
@@ -64,5 +68,7 @@ export const trialRequest = z.strictObject({ id, trialId: id, words: trialWords.
 /** The last that was said of a trial is taken back. */
 export const trialUndoRequest = z.strictObject({ id, trialId: id });
 
+/** What is kept of a trial, and what a client says of one: a default may be left out. */
 export type TrialWords = z.output<typeof trialWords>;
-export type TrialRequest = z.output<typeof trialRequest>;
+export type TrialSaying = z.input<typeof trialWords>;
+export type TrialRequest = z.input<typeof trialRequest>;

@@ -47,6 +47,10 @@ export const trialInShort = z.object({
   id: z.string(),
   name: z.string(),
   question: z.enum(QUESTIONS),
+  /** Of whose seed it is; null where no batch stands in it. */
+  cropId: z.string().nullable(),
+  /** The setting of the side that came out better, as it was written down; null where none did. */
+  better: z.object({ name: z.string(), setting: z.string() }).nullable(),
   state: z.enum(TRIAL_STATES),
   /** What it came to, where that was written down. */
   read: z.string().nullable(),

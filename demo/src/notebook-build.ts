@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { CROPS } from '@fresh-tuck/core/crops';
-import type { TrialWords } from '@fresh-tuck/contract';
+import type { TrialSaying } from '@fresh-tuck/contract';
 import { HOUSEHOLD, SPOTS } from './household.js';
 import { trueSeeds } from '@fresh-tuck/core/practice';
 import { drawLot, type Lot } from '@fresh-tuck/core/practice';
@@ -110,7 +110,7 @@ export async function addNotebook(
     await post(`batches/${batchId}/closings`, { at: local(DateTime.fromISO(at, { zone }).toMillis() + DAY_MS), reason: 'given_up' });
     return batchId;
   }
-  const trial = async (words: TrialWords): Promise<string> => post('trials', { trialId: idAt(nowMs), words });
+  const trial = async (words: TrialSaying): Promise<string> => post('trials', { trialId: idAt(nowMs), words });
   const [soaked, dry] = [await past(LOTS.soaked), await past(LOTS.dry)];
   const [nicked, whole] = [await past(LOTS.nicked), await past(LOTS.whole)];
   const side = (name: string, setting: string, batchIds: string[]) => ({ name, setting, batchIds });

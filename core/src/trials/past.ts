@@ -188,3 +188,45 @@ export function paceBeside(batches: readonly Pick<PastBatch, 'shift'>[]): {
   const [log, sd] = weight > 0 ? [sum / weight, 1 / Math.sqrt(weight)] : [0, Infinity];
   return { times: Math.exp(log), low: Math.exp(log - 1.2816 * sd), high: Math.exp(log + 1.2816 * sd) };
 }
+
+/** A household's places differ from what a crop's curve says of them by so much a degree, log. Guess, until many batches say otherwise. */
+const SLOPE_SD = 0.04;
+/** Own batches that outweigh the book where they alone tell its pace to less than lots of one kind differ by, log. */
+const OUTWEIGHS = 0.12;
+
+/** What the house's own batches make of a crop's days by warmth. */
+export interface OwnCurve {
+  /** How many times the book's days at a warmth, with the stretch that holds it 8 times in 10. */
+  readonly timesAt: (celsius: number) => { readonly times: number; readonly low: number; readonly high: number };
+  /** Sd of log days between seeds of a batch: as the batches have it; null where none tells. */
+  readonly spread: number | null;
+  /** Whether it outweighs the book: what it says of the pace is surer than the book is. */
+  readonly outweighs: boolean;
+}
+
+/**
+ * The house's response of a crop to warmth, laid over the book's: the pace of each batch
+ * against the book's at the warmth it had, by weighted least squares with a prior that
+ * takes the book's curve to be right but for a few parts in a hundred a degree.
+ *
+ * @param batches of one crop, at least one
+ */
+export function ownCurve(batches: readonly Pick<PastBatch, 'shift' | 'logSpread' | 'meanC'>[]): OwnCurve {
+  const told = batches.map(({ shift, meanC }) => ({ y: shift.mean, t: meanC, weight: 1 / (shift.sd ** 2 + BATCHES_APART ** 2) }));
+  const weight = told.reduce((sum, one) => sum + one.weight, 0);
+  const centre = told.reduce((sum, one) => sum + one.weight * one.t, 0) / weight;
+  const level = told.reduce((sum, one) => sum + one.weight * one.y, 0) / weight;
+  const squares = told.reduce((sum, one) => sum + one.weight * (one.t - centre) ** 2, 0) + 1 / SLOPE_SD ** 2;
+  const slope = told.reduce((sum, one) => sum + one.weight * (one.t - centre) * (one.y - level), 0) / squares;
+  const known = batches.filter(({ logSpread }) => logSpread.sd < 0.6);
+  const spreads = known.reduce((sum, { logSpread }) => sum + 1 / logSpread.sd ** 2, 0);
+  return {
+    timesAt: (celsius) => {
+      const log = level + slope * (celsius - centre);
+      const sd = Math.sqrt(1 / weight + (celsius - centre) ** 2 / squares);
+      return { times: Math.exp(log), low: Math.exp(log - 1.2816 * sd), high: Math.exp(log + 1.2816 * sd) };
+    },
+    spread: known.length > 0 ? Math.exp(known.reduce((sum, { logSpread }) => sum + logSpread.mean / logSpread.sd ** 2, 0) / spreads) : null,
+    outweighs: 1 / Math.sqrt(weight) < OUTWEIGHS,
+  };
+}

@@ -1,5 +1,5 @@
 import { group } from 'd3-array';
-import { paceBeside, pastSum, type PastBatch, type PastFate, type PastSum } from '../trials/index.js';
+import { paceBeside, pastSum, type PastBatch, type PastFate, type OwnCurve, type PastSum } from '../trials/index.js';
 import { capital, counted, numberWord } from '../units/index.js';
 
 /** How a time off is said: "a fifth", "a half". */
@@ -150,4 +150,31 @@ export function learntInWords(batches: readonly PastBatch[], name: string): stri
   const off = Math.round(100 * Math.abs(times - 1));
   const range = [low, high].map((one) => Math.round(100 * Math.abs(one - 1))).sort((a, b) => a - b);
   return `${name} comes ${off} in 100 ${side} here than the book has it, likely ${range[0]} to ${range[1]}, by ${counted(batches.length, 'batch', 'batches')}.`;
+}
+
+/** Minutes at the worktop and money for seed, where they were written down. */
+export function spentInWords(
+  minutes: { readonly batches: number; readonly seconds: number },
+  money: { readonly packets: number; readonly paid: number },
+): string[] {
+  const sentences: string[] = [];
+  if (minutes.batches > 0) {
+    const all = minutes.seconds / 60;
+    sentences.push(
+      `${counted(Math.max(Math.round(all), 1), 'minute')} at the worktop for the ${counted(minutes.batches, 'batch', 'batches')} that were timed, ${(all / minutes.batches).toFixed(1)} each.`,
+    );
+  }
+  if (money.packets > 0)
+    sentences.push(`The ${counted(money.packets, 'packet')} whose price was written down cost ${money.paid.toFixed(2)}.`);
+  return sentences;
+}
+
+/** What the house's own curve of a crop says beside the book's. */
+export function curveInWords({ spread, outweighs }: Pick<OwnCurve, 'spread' | 'outweighs'>, book: number, batches: number): string[] {
+  const weigh = outweighs
+    ? `${capital(numberWord(batches))} batches outweigh the book: forecasts begin with this house's pace.`
+    : `The book still weighs more: ${counted(batches, 'batch', 'batches')} of this house say too little by themselves.`;
+  if (spread === null) return [weigh];
+  const how = spread > 1.25 * book ? 'further apart than' : spread < 0.8 * book ? 'closer together than' : 'about as far apart as';
+  return [weigh, `Its seeds come ${how} the book has it.`];
 }

@@ -5,7 +5,7 @@ import type { Reading } from '@fresh-tuck/core/warmth';
 import { whyFor } from '@fresh-tuck/core/judging';
 import type { Preparation } from '@fresh-tuck/core/preparing';
 import { closedInWords, toldFor, whyInWords } from '@fresh-tuck/core/words';
-import { type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
+import { bookPrior, type LotPrior, type PacketFacts } from '@fresh-tuck/core/forecast';
 import { factsOf, type OtherPacket, type ParcelFacts } from '@fresh-tuck/core/parcel';
 import type { Entry } from '../journal/entry.js';
 import { lastAmendment } from '../journal/amend.js';
@@ -115,6 +115,9 @@ export function forecasts(stores: Stores, cache: LotCache, stamp: () => string) 
     ): LotPrior => known.of(packetId, spotId, seen, household, atMs, knownMs),
     /** Works out ahead what finished batches teach, for so long; how many are left. */
     fill: (household: HouseholdRecord | null, budgetMs: number): number => (household ? known.fill(household, budgetMs) : 0),
+    /** Sd of log days between the seeds of a crop, as the book alone has it. */
+    bookSpread: (cropId: string): LotPrior['spread'] =>
+      bookPrior(stores.crops.crop(cropId), { printedRate: null, ageYears: null, seen: 'tip' }).spread,
     /** The last end of every finished batch, the latest first. */
     ends: (): BatchEnd[] => known.ends(),
     /** Changes with whatever a finished batch's story hangs on, but its thermometers. */

@@ -1,8 +1,19 @@
 import { group } from 'd3-array';
 import type { LookingBack } from '@fresh-tuck/contract';
-import { pastSum, type Grouping, type PastBatch } from '@fresh-tuck/core/trials';
+import { ownCurve, pastSum, type Grouping, type PastBatch } from '@fresh-tuck/core/trials';
+import { rateAt, responseOf } from '@fresh-tuck/core/warmth';
 import { wallClock } from '@fresh-tuck/core/units';
-import { backLead, forecastInWords, learntInWords, lossesInWords, METHOD_WORDS, nextYearInWords } from '@fresh-tuck/core/words';
+import {
+  backLead,
+  curveInWords,
+  forecastInWords,
+  learntInWords,
+  lossesInWords,
+  METHOD_WORDS,
+  nextYearInWords,
+  spentInWords,
+} from '@fresh-tuck/core/words';
+import { all } from '../db/statements.js';
 import type { Reader } from '../forecasts/reader.js';
 import { pastBatches } from './past.js';
 
@@ -13,15 +24,57 @@ const MOST_ROWS = 40;
 /** What is learnt of crops, in sentences. */
 const MOST_LEARNT = 6;
 
+/** A curve is drawn so far beyond the warmth that batches had, °C, in so many points; slower than this it is not drawn. */
+const [CURVE_MARGIN_C, CURVE_POINTS, SLOWEST] = [4, 33, 0.08];
+
 /** What the house's finished batches tell. */
 export function lookingBackView(reader: Reader) {
-  const { crops, household, packets, spots } = reader;
+  const { crops, db, forecasts, household, packets, spots } = reader;
+  const timed = all<{ readonly batch_id: string; readonly seconds: number }, []>(
+    db,
+    'SELECT batch_id, seconds FROM sitting_line WHERE batch_id IS NOT NULL AND seconds IS NOT NULL',
+  );
   const past = pastBatches(reader);
   const packetName = (id: string): string => {
     const { variety, year } = packets.get(id);
     return year === null ? variety : `${variety}, ${year}`;
   };
   const nameOf = (id: string): string => (packets.find(id) ? packetName(id) : spots.has(id) ? spots.get(id).name : crops.crop(id).name);
+
+  /** Minutes and money of batches, where they were written down. */
+  function spentOn(batches: readonly PastBatch[]): string[] {
+    const ids = new Set(batches.map(({ id }) => id));
+    const lines = timed().filter(({ batch_id }) => ids.has(batch_id));
+    const prices = [...new Set(batches.map(({ packet }) => packet))].flatMap((id) => packets.get(id).price ?? []);
+    return spentInWords(
+      { batches: lines.length, seconds: lines.reduce((sum, { seconds }) => sum + seconds, 0) },
+      { packets: prices.length, paid: prices.reduce((sum, price) => sum + price, 0) },
+    );
+  }
+
+  /** A crop's days by warmth: the book's, and the house's own over it. */
+  function curveOf(cropId: string, batches: readonly PastBatch[]): LookingBack['curve'] {
+    if (batches.length === 0) return null;
+    const crop = crops.crop(cropId);
+    const response = responseOf(crop.temperature);
+    const own = ownCurve(batches);
+    const temperatures = batches.map(({ meanC }) => meanC);
+    const [low, high] = [Math.min(...temperatures) - CURVE_MARGIN_C, Math.max(...temperatures) + CURVE_MARGIN_C];
+    const points = Array.from({ length: CURVE_POINTS }, (_, nth) => low + ((high - low) * nth) / (CURVE_POINTS - 1)).flatMap((celsius) => {
+      const rate = rateAt(response, celsius);
+      const book = crop.days.tipAtOptimum / rate;
+      const { times, low: least, high: most } = own.timesAt(celsius);
+      return rate > SLOWEST ? [{ celsius, book, own: book * times, low: book * least, high: book * most }] : [];
+    });
+    const { median } = forecasts.bookSpread(cropId);
+    return {
+      points,
+      batches: batches.flatMap(({ id, number, meanC, score }) =>
+        score.middle ? [{ batchId: id, number, celsius: meanC, days: score.middle.cameDays }] : [],
+      ),
+      told: curveInWords(own, median, batches.length),
+    };
+  }
 
   return {
     judge: (budgetMs: number): number => {
@@ -70,6 +123,8 @@ export function lookingBackView(reader: Reader) {
         learnt: learnt.slice(0, MOST_LEARNT),
         next: nextYearInWords(found, fateOf, nameOf).map(({ text, crop }) => ({ text, cropId: crop })),
         rows: rows.slice(0, MOST_ROWS),
+        spent: spentOn(found),
+        curve: cropId === null ? null : curveOf(cropId, found),
         more: Math.max(rows.length - MOST_ROWS, 0),
         middles: found
           .flatMap(({ id, number, crop, score }) =>

@@ -23,6 +23,17 @@ export function trialViews(reader: Reader) {
   /** Batches of a trial that are still in the books: one whose tuck-in was taken back is not. */
   const standingOf = (batchIds: readonly string[]): string[] => batchIds.filter((id) => !isUntucked(journal.entries(id)));
 
+  /** Whose seed it is of: of its first batch, or of the packet that it was planned for. */
+  function cropOf({ words }: TrialSaid): string | null {
+    const [first] = words.arms.flatMap(({ batchIds }) => standingOf(batchIds));
+    const packetId = first === undefined ? words.plan?.packetId : batches.get(first).packet_id;
+    return packetId === undefined ? null : (packets.find(packetId)?.crop_id ?? null);
+  }
+  function betterOf({ words }: TrialSaid): TrialInShort['better'] {
+    const arm = words.read === null || (words.better ?? null) === null ? undefined : words.arms[words.better as number];
+    return arm && arm.setting !== null ? { name: arm.name, setting: arm.setting } : null;
+  }
+
   function stateOf({ words }: TrialSaid): Trial['state'] {
     if (words.read !== null) return 'read';
     const sides = words.arms.map(({ batchIds }) => standingOf(batchIds));
@@ -112,6 +123,8 @@ export function trialViews(reader: Reader) {
           id: said.trialId,
           name: said.words.name,
           question: said.words.question,
+          cropId: cropOf(said),
+          better: betterOf(said),
           state: stateOf(said),
           read: said.words.read,
           arms: said.words.arms.map(({ name }, nth) => ({ name, numbers: (rows[nth] ?? []).map(({ number }) => number) })),

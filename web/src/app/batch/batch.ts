@@ -11,6 +11,8 @@ import { v7 as uuid } from 'uuid';
 import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-tuck/contract';
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
 import { formatTemperature, listed } from '@fresh-tuck/core/units';
+import { germinationIndices, looksTooSparse, tipsByDay } from '@fresh-tuck/core/trials';
+import { IndexTable, type IndexColumn } from '../notebook/index-table';
 import { Parts } from './parts';
 import { AboutService } from '../data/household/about.service';
 import { Acts } from '../data/household/acts.service';
@@ -59,6 +61,7 @@ const MOST_AHEAD = 140;
     Curve,
     Days,
     FinalCount,
+    IndexTable,
     Journal,
     Label,
     MatButton,
@@ -152,6 +155,15 @@ export class BatchScreen {
       answers.chill && this.batch()?.facts.chillUntilMs ? (this.batch()?.facts.chillUntilMs ?? 0) : 0,
     );
     return Math.min(Math.max(LEAST_AHEAD, Math.ceil(((last - answers.nowMs) / 86_400_000) * 1.15)), MOST_AHEAD);
+  });
+
+  /** The published figures of a batch that is over. */
+  protected readonly figures = computed<IndexColumn[]>(() => {
+    const batch = this.batch();
+    if (!batch?.closed || batch.untucked) return [];
+    const tips = tipsByDay([batch.facts]);
+    if (tips.length === 0 || tips.reduce((sum, { count }) => sum + count, 0) > batch.facts.seeds) return [];
+    return [{ name: String(batch.number), indices: germinationIndices(batch.facts.seeds, tips), sparse: looksTooSparse(tips) }];
   });
 
   constructor() {

@@ -37,6 +37,13 @@ const PAGES: readonly Entry[] = [
   page('Seeds', '/seeds', 'box packets stock'),
   page('Nursery', '/nursery', 'seedlings cups pots labels lost given'),
   page('House', '/house', 'settings household units zone looking times spray warm spots'),
+  page('Plan a trial', '/notebook/trials/plan', 'experiment test compare soak lots difference', 'do'),
+  page('Compare what is over', '/notebook/trials/compare', 'trial fair difference method batches', 'do'),
+  page('Write a note', '/notebook/notes', 'note diary photograph write remember', 'do'),
+  page('Notebook', '/notebook', 'trials notes learn'),
+  page('Looking back', '/notebook/back', 'score forecast history years losses rates what worked'),
+  page('Practice', '/notebook/practice', 'train exercise game quiz learn'),
+  page('Workbench', '/notebook/workbench', 'calculate dilution dose mix light units weight spacing convert'),
   page('Handbook', '/notebook/handbook', 'crops library sheets'),
   page(
     'What you may find on a towel',

@@ -10,6 +10,7 @@ import { Changes } from '../data/transport/changes.service';
 import { Choices, type Choice } from '../kit/choices';
 import { Word } from '../kit/word';
 import { NotebookApi } from './notebook.api';
+import { OwnCurve } from './own-curve';
 import { SaidAndCame } from './said-and-came';
 
 const BY: readonly Choice<Grouping>[] = [
@@ -32,7 +33,7 @@ const PIECES = [
 /** What the house's own batches tell: rates, days, losses, the forecast's score, and what to change. */
 @Component({
   selector: 'ft-looking-back',
-  imports: [Choices, MatButton, RouterLink, SaidAndCame, Word],
+  imports: [Choices, MatButton, OwnCurve, RouterLink, SaidAndCame, Word],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './looking-back.html',
   styleUrl: './looking-back.scss',

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { LookingBack, Notes, NoteWords, Trial, TrialCandidates, TrialInShort, TrialWords } from '@fresh-tuck/contract';
+import type { LookingBack, Notes, NoteWords, Trial, TrialCandidates, TrialInShort, TrialSaying } from '@fresh-tuck/contract';
 import type { Grouping } from '@fresh-tuck/core/trials';
 import { v7 as uuid } from 'uuid';
 import { Transport } from '../data/transport/transport.service';
@@ -26,7 +26,7 @@ export class NotebookApi {
   readonly notePicture = (noteId: string, photoId: string, picture: Blob) =>
     this.transport.send<{ id: string }>('PUT', `notes/${noteId}/photos/${photoId}`, picture);
   readonly candidates = (crop: string | null) => this.transport.get<TrialCandidates>('trials/candidates', crop === null ? {} : { crop });
-  readonly say = (trialId: string, words: TrialWords) => this.transport.send<Trial>('POST', 'trials', { id: uuid(), trialId, words });
+  readonly say = (trialId: string, words: TrialSaying) => this.transport.send<Trial>('POST', 'trials', { id: uuid(), trialId, words });
   readonly takeOut = (trialId: string) => this.transport.send<TrialInShort[]>('POST', 'trials', { id: uuid(), trialId, words: null });
   readonly takeBack = (trialId: string) => this.transport.send<TrialInShort[]>('POST', 'trials/undos', { id: uuid(), trialId });
 }

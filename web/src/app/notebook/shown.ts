@@ -75,7 +75,9 @@ function pairTold(compared: Compared, index: number, asked: Compare): PairTold {
   const chanceOf = pair.days !== null && pair.days.amongAll <= pair.share.amongAll ? 'days' : 'share';
   const chance = (chanceOf === 'days' ? pair.days : pair.share)?.amongAll ?? 1;
   const [first, second] = [potsOf(arms[pair.first] as AskedArm), potsOf(arms[pair.second] as AskedArm)];
+  const ahead = chanceOf === 'days' ? (pair.days?.difference ?? 0) < 0 : pair.share.difference > 0;
   return {
+    better: different ? (ahead ? pair.first : pair.second) : null,
     ...{ first: pair.first, second: pair.second, lead, different, chanceOf },
     fair: fairInWords(chanceOf === 'days' ? pair.fair.days : pair.fair.share),
     heavy: weighty.map((one) => ({ ...unlikeInWords(named(one, arms), words), days: one.days, spoils: one.spoils })),

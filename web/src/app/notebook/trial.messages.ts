@@ -28,6 +28,8 @@ export interface PairTold {
   readonly second: number;
   readonly lead: string;
   readonly different: boolean;
+  /** The side that came sooner, or gave more; null where neither is called different. */
+  readonly better: number | null;
   readonly fair: string;
   /** What else differed and weighs something, the heaviest first; and all that weighs nothing, in a sentence. */
   readonly heavy: readonly { readonly text: string; readonly worth: string; readonly days: number; readonly spoils: boolean }[];

@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { catchError, combineLatest, distinctUntilChanged, EMPTY, filter, map, of, startWith, switchMap } from 'rxjs';
 import type { Trial } from '@fresh-tuck/contract';
-import { INDICES, QUESTION_WORDS } from '@fresh-tuck/core/words';
+import { QUESTION_WORDS } from '@fresh-tuck/core/words';
 import { capital } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { Notice } from '../data/household/notice.service';
@@ -14,6 +14,7 @@ import { StoryLinks } from '../print/story-links';
 import { CameCurves } from './came-curves';
 import { Dimples } from './dimples';
 import { HowSure } from './how-sure';
+import { IndexTable } from './index-table';
 import { NotebookApi } from './notebook.api';
 import { Scale } from './scale';
 import { TONES } from './tones';
@@ -27,7 +28,7 @@ const HUNDRED = Array.from({ length: 100 }, (_, nth) => nth);
 /** One trial: what it came to, whether it is fair, how sure it is. */
 @Component({
   selector: 'ft-trial',
-  imports: [CameCurves, Dimples, HowSure, MatButton, RouterLink, Scale, StoryLinks, TrialBegun],
+  imports: [CameCurves, Dimples, HowSure, IndexTable, MatButton, RouterLink, Scale, StoryLinks, TrialBegun],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './trial.html',
   styleUrl: './trial.scss',
@@ -42,9 +43,7 @@ export class TrialScreen {
   readonly trialId = input.required<string>();
 
   protected readonly tones = TONES;
-  protected readonly indices = INDICES;
   protected readonly hundred = HUNDRED;
-  protected readonly capital = capital;
   protected readonly problem = signal<string | null>(null);
   protected readonly gone = signal<string | null>(null);
   private readonly changes = inject(Changes);
@@ -135,15 +134,13 @@ export class TrialScreen {
       .join(' · ');
   }
 
-  protected writeDown(trial: Trial, lead: string): void {
-    this.say(trial, lead, 'Written down.');
+  protected writeDown(trial: Trial, lead: string, better: number | null): void {
+    this.say(trial, lead, better, 'Written down. Tuck in will say so for its kind.');
   }
 
-  protected read = ({ words }: Trial): string | null => words.read;
-
-  private say(trial: Trial, read: string | null, text: string): void {
+  private say(trial: Trial, read: string, better: number | null, text: string): void {
     this.api
-      .say(trial.id, { ...trial.words, read })
+      .say(trial.id, { ...trial.words, read, better })
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
         next: () => this.offer(trial.id, text),

@@ -20,6 +20,7 @@ import { Factors } from './factors';
 import { HowMany } from './how-many';
 import { Ideas } from './ideas';
 import { drawnAsTold, paneDrawn, seedsLaid, stepsOf } from './laid-out';
+import { LearntBefore } from './learnt-before';
 import { requestOf } from './request';
 import { Sentence } from './sentence';
 import { Shortage } from './shortage';
@@ -44,6 +45,7 @@ const SEED_LIMIT = 400;
     HowMany,
     Ideas,
     Label,
+    LearntBefore,
     MatButton,
     RouterLink,
     SeedsPipe,
