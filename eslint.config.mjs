@@ -32,6 +32,8 @@ const ON_THE_PAGE = {
   sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],
   season: ['outNotBefore'],
+  trials: ['drawnByLot', 'germinationIndices', 'looksTooSparse', 'tipsByDay'],
+  practice: ['marked', 'practiceTally', 'SURENESSES'],
 };
 const askTheWorker = (room, names) => ({
   name: `@fresh-tuck/core/${room}`,
@@ -62,8 +64,8 @@ export default ts.config(
   {
     // The interface computes nothing heavy on its own thread.
     files: ['web/**/*.ts'],
-    // planned.ts is the worker's own, and what stands in for it in the specs.
-    ignores: ['**/*.worker.ts', '**/forecast/planned.ts', '**/*.spec.ts', '**/testing/**'],
+    // planned.ts and shown.ts are their worker's own, and what stands in for it in the specs.
+    ignores: ['**/*.worker.ts', '**/forecast/planned.ts', '**/notebook/shown.ts', '**/*.spec.ts', '**/testing/**'],
     rules: {
       '@typescript-eslint/no-restricted-imports': [
         'error',

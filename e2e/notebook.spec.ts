@@ -128,7 +128,7 @@ test('pellets against towels are no comparison; another packet in another place 
   const pellets = page.getByRole('listitem').filter({ hasText: '25 of 30' });
   await pellets.getByRole('button', { name: /^Leave it out/ }).click();
   await button(page, 'Set them side by side').click();
-  await expect(heading(page)).toHaveText('Not to be told: the age of the seed may have done as much');
+  await expect(heading(page)).toHaveText('Not to be told: the seed itself may have done as much');
   await expect(page.getByText('Not fair: what else differed may do as much.')).toBeVisible();
   await expect(page.getByText(/^The seed itself: Grey Gull, 2025 against Last Buoy, 2019/)).toBeVisible();
   await button(page, 'Take it out of the notebook').click();

@@ -2,7 +2,7 @@
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
-import type { Batch, Bed, PacketName, Season, SittingName, Spot } from '@fresh-tuck/contract';
+import type { Batch, Bed, PacketName, SittingName, Spot, TrialInShort } from '@fresh-tuck/contract';
 import { start } from '../e2e/app.js';
 import config from '../e2e/playwright.config.js';
 import { build } from './lib.mjs';
@@ -24,10 +24,10 @@ const demo = await start('demo', { probe: true });
 const get = async <T>(path: string): Promise<T> => (await (await fetch(`${demo.address}api/${path}`)).json()) as T;
 const okra = (await get<Batch[]>('batches')).find(({ cropId }) => cropId === 'okra');
 const [packet] = await get<PacketName[]>('packets?find=Tall Mast');
-const [tested] = await get<PacketName[]>('packets?find=Old Rope');
 const [sitting] = await get<SittingName[]>('sittings');
 const [bed] = await get<Bed[]>('beds');
-const melon = (await get<Season>('season')).lots.find(({ cropName }) => cropName === 'Melon');
+const trials = await get<TrialInShort[]>('trials');
+const trialOf = (crop: string): string => trials.find(({ cropId }) => cropId === crop)?.id ?? '';
 const mat = (await get<Spot[]>('spots')).find(({ kind }) => kind === 'mat');
 /** The worker's answer is part of the picture. */
 const planned = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'Where it goes' }).waitFor();
@@ -40,10 +40,13 @@ const report = async (page: Page): Promise<void> => {
 /** Every line of the list is worked out. */
 const listed = async (page: Page): Promise<void> => page.getByRole('button', { name: 'Print the labels first', disabled: false }).waitFor();
 
-/** The plan that fits is worked out. */
-const fitted = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: 'Show a plan that fits' }).click();
-  await page.getByRole('button', { name: /^Change/ }).waitFor();
+/** Both sides are drawn anew. */
+const compared = async (page: Page): Promise<void> => page.getByRole('heading', { name: 'How sure?' }).waitFor();
+/** The first parcel of a run that is opened. */
+const opened = async (page: Page): Promise<void> => {
+  await page.getByText('Practice, 1 of 10').waitFor();
+  for (const key of ['1', 'Enter', '2']) await page.keyboard.press(key);
+  await page.getByRole('button', { name: /^Next/ }).waitFor();
 };
 
 const shots: Shot[] = [
@@ -57,15 +60,15 @@ const shots: Shot[] = [
   { name: 'shelf-phone', path: 'shelf', phone: true, dark: true },
   { name: 'spot', path: `spot/${mat?.id}` },
   { name: 'seeds', path: 'seeds' },
-  { name: 'packet', path: `packet/${tested?.id}` },
   { name: 'nursery', path: 'nursery' },
   { name: 'sitting', path: `sitting/${sitting?.id}`, before: listed },
   { name: 'nursery-phone', path: 'nursery', phone: true, dark: true },
   { name: 'bed', path: `bed/${bed?.id}` },
   { name: 'season', path: 'season' },
-  { name: 'season-phone', path: 'season', phone: true },
-  { name: 'season-lot', path: `season/${melon?.wishId}` },
-  { name: 'season-fit', path: 'season', before: fitted },
+  { name: 'trial', path: `notebook/trials/${trialOf('lupin')}`, before: compared },
+  { name: 'trial-phone', path: `notebook/trials/${trialOf('morning-glory')}`, phone: true, before: compared },
+  { name: 'looking-back', path: 'notebook/back' },
+  { name: 'practice', path: 'notebook/practice', before: opened },
 ];
 
 const browser = await chromium.launch(config.use?.launchOptions);

@@ -32,6 +32,13 @@ export const PACKETS = [
   { key: 'pea', cropId: 'sweet-pea', variety: 'Tender Rope', year: 2025, seedCount: 60, source: 'saved here' },
 ] as const;
 
+/** What was written besides. */
+const NOTES: readonly { readonly day: string; readonly text: string; readonly cropId?: string }[] = [
+  { day: '2025-04-10', text: 'Lupins: those out of the water swelled within the day, the dry ones took three.', cropId: 'lupin' },
+  { day: '2026-02-22', text: 'New roll of kitchen paper, thinner than the last: two more sprays to a sheet.' },
+  { day: '2026-04-02', text: 'Early Watch again on the mat, the rest of First Light is for the birds.', cropId: 'morning-glory' },
+];
+
 const days = (first: number, last: number): number[] => Array.from({ length: last - first + 1 }, (_, nth) => first + nth);
 const gamma: Lot = { living: 0.88, pace: 1, law: 'gamma', dormant: 0, dormantTimes: 1 };
 
@@ -127,4 +134,5 @@ export async function addNotebook(
     plan: { packetId: packets.get('pea') ?? '', seeds: 24, bags: 1, care: { of: 'days', days: 1 }, lot: 5 },
     arms: [side('Soaked 12 hours', '12', []), side('Not soaked', '0', [])],
   });
+  for (const { day, text, cropId } of NOTES) await post('notes', { noteId: idAt(nowMs), words: { day, text, cropId: cropId ?? null } });
 }

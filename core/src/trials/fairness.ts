@@ -17,6 +17,8 @@ export interface Unlike {
   readonly share: number;
   /** Whether no comparison can be made with it: other plants, or another event. */
   readonly spoils: boolean;
+  /** Whether it may always have done as much: seed of other packets, whatever was done to it. */
+  readonly decides: boolean;
 }
 
 /** Two lots of one kind are as unlike as this by chance, log of their days; and so much in what lives (the forecast's own priors). */
@@ -29,6 +31,9 @@ const SOAK_DAYS = 0.7;
 const CURVE_DOUBT = 0.2;
 /** Batches begun so far apart are of other light and other seed, days; each month is worth this of the log. Guess. */
 const START_APART = { days: 14, logPerMonth: 0.02 } as const;
+
+/** Sides of which more than this share of the seed is another packet's are other seed. */
+const MOSTLY = 0.5;
 
 interface Side {
   readonly batches: readonly TrialBatch[];
@@ -120,16 +125,20 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
   const [first, second] = [sideFrom(one), sideFrom(other)];
   const asked: readonly Factor[] = [question, ...(FOLLOWS[question] ?? [])];
   const found: Unlike[] = [];
-  const add = (factor: Factor, own: Unlike['first'], its: Unlike['second'], days: number, share = 0, spoils = false): void => {
+  const add = (factor: Factor, own: Unlike['first'], its: Unlike['second'], days: number, share = 0, apart = 0): void => {
+    const spoils = apart > 0 && (factor === 'crop' || factor === 'event');
     if (!asked.includes(factor) || spoils)
-      found.push({ factor, first: own, second: its, days: Math.abs(days), share: Math.abs(share), spoils });
+      found.push({
+        ...{ factor, first: own, second: its, days: Math.abs(days), share: Math.abs(share), spoils },
+        decides: factor === 'packet' && apart > MOSTLY,
+      });
   };
   for (const [name, of] of Object.entries(NAMES)) {
     const factor = name as Factor;
     const { apart, names } = unlikeNames(first, second, of);
     if (apart < 1e-9) continue;
     const worth = worthOfName(factor, medianDays, first, second);
-    add(factor, names[0], names[1], apart * worth.days, apart * worth.share, factor === 'crop' || factor === 'event');
+    add(factor, names[0], names[1], apart * worth.days, apart * worth.share, apart);
   }
   const both = (of: (batch: TrialBatch) => number): readonly [number, number] => [meanOf(first, of), meanOf(second, of)];
   const rate = both((batch) => batch.basics.progress.at(batch.basics.evidence.lastSeenMs) / livedDays(batch));
@@ -162,7 +171,7 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
   if (Math.abs(dry[0] - dry[1]) >= 0.5) add('dry', dry[0], dry[1], 0.25 * Math.abs(dry[0] - dry[1]));
   const rhythm = both(rhythmDays);
   if (Math.abs(rhythm[0] - rhythm[1]) > 0.2) add('rhythm', rhythm[0], rhythm[1], 0.05 * Math.abs(rhythm[0] - rhythm[1]));
-  const weight = ({ days, share, spoils }: Unlike): number => (spoils ? Infinity : days / medianDays + share);
+  const weight = ({ days, share, spoils, decides }: Unlike): number => (spoils || decides ? Infinity : days / medianDays + share);
   return found.sort((a, b) => weight(b) - weight(a));
 }
 
@@ -187,6 +196,7 @@ export const allElse = (unlike: readonly Unlike[]): { readonly days: number; rea
  */
 export function fairnessOf(unlike: readonly Unlike[], difference: number, worth: number, least: number): Fairness {
   if (unlike.some(({ spoils }) => spoils)) return 'spoilt';
+  if (unlike.some(({ decides }) => decides)) return 'unfair';
   const beside = worth / Math.max(Math.abs(difference), least, 1e-9);
   return beside <= ALL_ELSE.fair ? 'fair' : beside <= ALL_ELSE.enough ? 'enough' : 'unfair';
 }

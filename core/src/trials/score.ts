@@ -17,7 +17,7 @@ export interface BatchScore {
 }
 
 /** Looks at which the forecast is judged, at the most: each costs a forecast. */
-const MOST_ASKED = 6;
+const MOST_ASKED = 4;
 
 /** The facts as they were known at a moment. */
 const knownAt = (facts: ParcelFacts, ms: number): ParcelFacts => ({

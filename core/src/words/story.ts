@@ -1,5 +1,4 @@
 import { USUAL_SETUP } from '../carrier/index.js';
-import type { MethodId } from '../method/index.js';
 import type { ParcelFacts } from '../parcel/index.js';
 import type { PreparationStep } from '../preparing/index.js';
 import { capital, counted, DAY_MS, HOUR_MS, listed, type Words } from '../units/index.js';

@@ -27,6 +27,13 @@ const MOST_LEARNT = 6;
 /** A curve is drawn so far beyond the warmth that batches had, °C, in so many points; slower than this it is not drawn. */
 const [CURVE_MARGIN_C, CURVE_POINTS, SLOWEST] = [4, 33, 0.08];
 
+const DAY_MS = 86_400_000;
+/** Year of a moment where the house stands; the zone is asked only about the days around New Year. */
+function yearHere(zone: string, ms: number): number {
+  const [before, after] = [-DAY_MS, DAY_MS].map((by) => new Date(ms + by).getUTCFullYear()) as [number, number];
+  return before === after ? before : wallClock(zone, ms).year;
+}
+
 /** What the house's finished batches tell. */
 export function lookingBackView(reader: Reader) {
   const { crops, db, forecasts, household, packets, spots } = reader;
@@ -79,13 +86,12 @@ export function lookingBackView(reader: Reader) {
   return {
     judge: (budgetMs: number): number => {
       const home = household.find();
-      return home ? past.judge(home, budgetMs) : 0;
+      return home ? past.all(home, budgetMs).left : 0;
     },
     view(by: Grouping, year: number | null, cropId: string | null): LookingBack {
       const home = household.get();
-      past.judge(home, WAIT_MS);
-      const { past: every, left } = past.all(home);
-      const yearOf = ({ startMs }: PastBatch): number => wallClock(home.zone, startMs).year;
+      const { past: every, left } = past.all(home, WAIT_MS);
+      const yearOf = ({ startMs }: PastBatch): number => yearHere(home.zone, startMs);
       const years = [...new Set(every.map(yearOf))].sort((a, b) => b - a);
       const found = every.filter((one) => (year === null || yearOf(one) === year) && (cropId === null || one.crop === cropId));
       const fateOf = past.fates();
@@ -105,7 +111,7 @@ export function lookingBackView(reader: Reader) {
         year: (key) => key,
       };
       const rows = [...group(found, keyOf[by])]
-        .map(([key, its]) => ({ key, title: titled[by](key), sum: pastSum(its, fateOf), losses: lossesInWords(pastSum(its, fateOf)) }))
+        .map(([key, its]) => ({ key, sum: pastSum(its, fateOf) }))
         .sort((a, b) => (by === 'year' ? b.key.localeCompare(a.key) : b.sum.seeds - a.sum.seeds));
       const learnt = [...group(found, ({ crop }) => crop)]
         .sort((a, b) => b[1].length - a[1].length)
@@ -122,7 +128,7 @@ export function lookingBackView(reader: Reader) {
         losses: lossesInWords(whole),
         learnt: learnt.slice(0, MOST_LEARNT),
         next: nextYearInWords(found, fateOf, nameOf).map(({ text, crop }) => ({ text, cropId: crop })),
-        rows: rows.slice(0, MOST_ROWS),
+        rows: rows.slice(0, MOST_ROWS).map(({ key, sum }) => ({ key, title: titled[by](key), sum, losses: lossesInWords(sum) })),
         spent: spentOn(found),
         curve: cropId === null ? null : curveOf(cropId, found),
         more: Math.max(rows.length - MOST_ROWS, 0),

@@ -45,31 +45,25 @@ export function pastBatches(reader: Reader) {
   }
 
   return {
-    /** Batches that have been read, and how many have not. */
-    all(household: HouseholdRecord): { readonly past: PastBatch[]; readonly left: number } {
-      const past: PastBatch[] = [];
-      let left = 0;
-      for (const end of forecasts.ends()) {
-        const kept = cache.get<Kept>(nameOf(end), forecasts.endKey(end, household));
-        if (kept === null) left++;
-        else if (kept.past) past.push(kept.past);
-      }
-      return { past, left };
-    },
-    /** Reads what has closed and was not read yet, for so long, ms; how many are left. */
-    judge(household: HouseholdRecord, budgetMs: number): number {
+    /** Finished batches in their figures: those that were not read yet are, for so long, ms; and how many are left. */
+    all(household: HouseholdRecord, budgetMs: number): { readonly past: PastBatch[]; readonly left: number } {
       const untilMs = performance.now() + budgetMs;
+      const found: PastBatch[] = [];
       let left = 0;
       for (const end of forecasts.ends()) {
-        const key = forecasts.endKey(end, household);
-        if (cache.get<Kept>(nameOf(end), key) !== null) continue;
-        if (performance.now() > untilMs) left++;
-        else {
-          const span = { fromMs: batches.get(end.id).start_ms - RECORD_REACH_MS, toMs: end.atMs };
-          cache.set(nameOf(end), key, span, read(end, household) satisfies Kept);
+        const [name, key] = [nameOf(end), forecasts.endKey(end, household)];
+        let kept = cache.get<Kept>(name, key);
+        if (kept === null && performance.now() > untilMs) {
+          left++;
+          continue;
         }
+        if (kept === null) {
+          kept = read(end, household);
+          cache.set(name, key, { fromMs: batches.get(end.id).start_ms - RECORD_REACH_MS, toMs: end.atMs }, kept);
+        }
+        if (kept.past) found.push(kept.past);
       }
-      return left;
+      return { past: found, left };
     },
     /** What became of every batch's sprouts. */
     fates(): (id: string) => PastFate {

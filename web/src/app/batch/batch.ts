@@ -12,7 +12,7 @@ import type { BatchWithJournal, CloseRequest, JournalEntry, Spot } from '@fresh-
 import { CLOSING_REASONS } from '@fresh-tuck/contract/choices';
 import { formatTemperature, listed } from '@fresh-tuck/core/units';
 import { germinationIndices, looksTooSparse, tipsByDay } from '@fresh-tuck/core/trials';
-import { IndexTable, type IndexColumn } from '../notebook/index-table';
+import { IndexTable, type IndexColumn } from '../kit/index-table';
 import { Parts } from './parts';
 import { AboutService } from '../data/household/about.service';
 import { Acts } from '../data/household/acts.service';

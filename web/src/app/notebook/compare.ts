@@ -5,7 +5,7 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { Router, RouterLink } from '@angular/router';
 import { finalize, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
-import type { TrialCandidate, TrialCandidates } from '@fresh-tuck/contract';
+import type { TrialCandidate } from '@fresh-tuck/contract';
 import type { Question } from '@fresh-tuck/core/trials';
 import { capital, counted } from '@fresh-tuck/core/units';
 import { QUESTION_WORDS, settingInWords } from '@fresh-tuck/core/words';
@@ -40,7 +40,7 @@ export class CompareScreen {
   protected readonly cropId = linkedSignal<string | null>(() => this.crop() ?? null);
   private readonly changes = inject(Changes);
   protected readonly all = toSignal(toObservable(this.cropId).pipe(switchMap((id) => this.changes.keep(() => this.api.candidates(id)))), {
-    initialValue: { crops: [], batches: [], names: {} } as TrialCandidates,
+    initialValue: { crops: [], batches: [], names: {} },
   });
   protected readonly crops = computed((): Choice<string>[] =>
     this.all()

@@ -9,7 +9,6 @@ import { Transport } from '../data/transport/transport.service';
 export class NotebookApi {
   private readonly transport = inject(Transport);
 
-  readonly trials = () => this.transport.get<TrialInShort[]>('trials');
   readonly trial = (id: string) => this.transport.get<Trial>(`trials/${id}`);
   readonly lookingBack = (by: Grouping, year: number | null, crop: string | null) =>
     this.transport.get<LookingBack>('looking-back', { by, ...(year === null ? {} : { year }), ...(crop === null ? {} : { crop }) });

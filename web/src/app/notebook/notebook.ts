@@ -5,8 +5,8 @@ import { RouterLink } from '@angular/router';
 import type { TrialInShort } from '@fresh-tuck/contract';
 import { capital, counted, listed, numberWord } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
+import { HouseholdApi } from '../data/household/household.api';
 import { Changes } from '../data/transport/changes.service';
-import { NotebookApi } from './notebook.api';
 import { PAGES } from './pages';
 
 /** The open notebook: trials on the one page, what else it holds on the other. */
@@ -128,7 +128,7 @@ import { PAGES } from './pages';
   `,
 })
 export class NotebookScreen {
-  private readonly api = inject(NotebookApi);
+  private readonly api = inject(HouseholdApi);
   private readonly household = inject(AboutService);
   protected readonly pages = PAGES;
   protected readonly trials = toSignal(

@@ -14,7 +14,7 @@ import { StoryLinks } from '../print/story-links';
 import { CameCurves } from './came-curves';
 import { Dimples } from './dimples';
 import { HowSure } from './how-sure';
-import { IndexTable } from './index-table';
+import { IndexTable } from '../kit/index-table';
 import { NotebookApi } from './notebook.api';
 import { Scale } from './scale';
 import { TONES } from './tones';

@@ -108,7 +108,7 @@ describe('more, on a phone', () => {
       '/sitting',
       '/nursery',
       '/season',
-      '/handbook',
+      '/notebook',
       '/house',
     ]);
   });

@@ -43,6 +43,7 @@ const USUAL: Answers = {
   'GET calendar/feeds': [],
   'GET nursery': EMPTY_NURSERY,
   'GET spots': [],
+  'GET trials': [],
 };
 
 /** A file as somebody chooses it. */

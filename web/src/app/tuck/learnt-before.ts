@@ -4,8 +4,8 @@ import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { TrialInShort } from '@fresh-tuck/contract';
 import { uncapital } from '@fresh-tuck/core/units';
+import { HouseholdApi } from '../data/household/household.api';
 import { Changes } from '../data/transport/changes.service';
-import { NotebookApi } from '../notebook/notebook.api';
 import { fixSide } from './trial-side';
 import { TuckPlan } from './tuck-plan';
 
@@ -39,7 +39,7 @@ import { TuckPlan } from './tuck-plan';
   `,
 })
 export class LearntBefore {
-  private readonly api = inject(NotebookApi);
+  private readonly api = inject(HouseholdApi);
   private readonly plan = inject(TuckPlan);
   private readonly trials = toSignal(
     inject(Changes).keep(() => this.api.trials()),

@@ -15,6 +15,7 @@ import type {
   RoundRequest,
   Spot,
   Start,
+  TrialInShort,
   UndoRequest,
   WhyPanel,
 } from '@fresh-tuck/contract';
@@ -45,5 +46,7 @@ export class HouseholdApi {
   readonly undo = (batchId: string, body: UndoRequest) => this.transport.send<BatchWithJournal>('POST', `batches/${batchId}/undos`, body);
   readonly startRound = (body: RoundRequest) => this.transport.send<Round | null>('POST', 'rounds', body);
   readonly people = () => this.transport.get<string[]>('people');
+  /** Trials of the notebook, the newest first. */
+  readonly trials = () => this.transport.get<TrialInShort[]>('trials');
   readonly beds = () => this.transport.get<Bed[]>('beds');
 }
