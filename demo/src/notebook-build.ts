@@ -32,6 +32,9 @@ export const PACKETS = [
   { key: 'pea', cropId: 'sweet-pea', variety: 'Tender Rope', year: 2025, seedCount: 60, source: 'saved here' },
 ] as const;
 
+/** When the seedlings of those trials left the house, and how many of them were lost before. */
+const [GONE, LOST_EVERY] = ['2025-06-02T10:00', 9];
+
 /** What was written besides. */
 const NOTES: readonly { readonly day: string; readonly text: string; readonly cropId?: string }[] = [
   { day: '2025-04-10', text: 'Lupins: those out of the water swelled within the day, the dry ones took three.', cropId: 'lupin' },
@@ -114,6 +117,12 @@ export async function addNotebook(
       await post(`batches/${batchId}/looks`, { at, via: 'opened', seen, who, ...rest });
     }
     if (tipped > 0) await post(`batches/${batchId}/moves`, { at, seeds: [], uncounted: tipped, destination: 'cell', who });
+    // Each went its way before that summer: one in nine damped off, the rest were planted out or given to the stairs.
+    const { cups } = await send<{ cups: { number: number }[] }>('GET', `/api/batches/${batchId}`, {});
+    for (const [nth, { number }] of cups.entries()) {
+      const said = nth % LOST_EVERY === 4 ? { kind: 'lost', why: 'damped off' } : { kind: 'given' };
+      await post(`nursery/${number}/events`, { said, at: GONE });
+    }
     await post(`batches/${batchId}/closings`, { at: local(DateTime.fromISO(at, { zone }).toMillis() + DAY_MS), reason: 'given_up' });
     return batchId;
   }
