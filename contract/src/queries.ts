@@ -13,6 +13,14 @@ const from = z.coerce
   .max(1_000_000, { error: 'from must be a whole number up to 1000000' })
   .default(0);
 
+const year = z.coerce
+  .number({ error: 'year must be a year like 2026' })
+  .int({ error: 'year must be a year like 2026' })
+  .min(1990, { error: 'year must be a year like 2026' })
+  .max(2100, { error: 'year must be a year like 2026' })
+  .nullable()
+  .default(null);
+
 /** What the code of a label says. */
 export const codeQuery = z.strictObject({ code: words('code') });
 export const findQuery = z.strictObject({ words: words('words').default('') });
@@ -48,13 +56,7 @@ export const bedQuery = z.strictObject({
 /** What is looked back by, and on. */
 export const lookingBackQuery = z.strictObject({
   by: z.enum(GROUPINGS, { error: `by must be one of ${GROUPINGS.join(', ')}` }).default('crop'),
-  year: z.coerce
-    .number({ error: 'year must be a year like 2026' })
-    .int({ error: 'year must be a year like 2026' })
-    .min(1990, { error: 'year must be a year like 2026' })
-    .max(2100, { error: 'year must be a year like 2026' })
-    .nullable()
-    .default(null),
+  year,
   crop: words('crop').nullable().default(null),
 });
 /** Words that notes must hold, and the batch or crop that they are about. */
@@ -67,11 +69,5 @@ export const notesQuery = z.strictObject({
 /** The crop whose closed batches are to be chosen from. */
 export const trialQuery = z.strictObject({ crop: words('crop').nullable().default(null) });
 export const seasonQuery = z.strictObject({
-  year: z.coerce
-    .number({ error: 'year must be a year like 2026' })
-    .int({ error: 'year must be a year like 2026' })
-    .min(1990, { error: 'year must be a year like 2026' })
-    .max(2100, { error: 'year must be a year like 2026' })
-    .nullable()
-    .default(null),
+  year,
 });

@@ -26,6 +26,7 @@ import { TrialWork } from './trial.service';
 const MOST_SEEDS = 200;
 /** Hours in water that are worth trying. Common practice, no source. */
 const SOAKS = ['0', '4', '8', '12', '24'];
+const USUAL_SOAK = 12;
 /** What is worth knowing: days sooner, or so many more in a hundred. */
 const CARES: readonly CareFor[] = [
   { of: 'days', days: 0.5 },
@@ -79,7 +80,8 @@ export class PlanTrial {
     const crop = this.plan.crop();
     switch (this.question()) {
       case 'soak':
-        return SOAKS;
+        // None that its kind would drown in.
+        return SOAKS.filter((hours) => !crop || Number(hours) <= crop.water.drowningLimitHours);
       case 'method':
         return METHODS.filter((method) => !crop || unsuited(crop, method) === null);
       case 'medium':
@@ -109,7 +111,8 @@ export class PlanTrial {
   );
   protected readonly sides = linkedSignal<readonly [string | null, string | null]>(() => {
     const all = this.settings();
-    return this.question() === 'soak' ? ['12', '0'] : [all[0] ?? null, all[1] ?? null];
+    if (this.question() === 'soak') return [all.findLast((hours) => Number(hours) <= USUAL_SOAK && hours !== '0') ?? null, '0'];
+    return [all[0] ?? null, all[1] ?? null];
   });
   protected sideText(index: 0 | 1): string {
     const setting = this.sides()[index];
