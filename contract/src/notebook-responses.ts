@@ -6,6 +6,7 @@ const pastSum = z.object({
   ...{ batches: count, seeds: count, came: count, rotten: count, quiet: count, moved: count, snapped: count },
   ...{ openings: count, nothing: count, tooSoon: count, thrown: count, lived: count, died: count },
   days: z.number().nullable(),
+  withinDays: z.number().nullable(),
   saidDays: z.number().nullable(),
   timesOff: z.number().nullable(),
   packet: z.object({ batches: count, timesOff: z.number(), forecastTimesOff: z.number() }).nullable(),

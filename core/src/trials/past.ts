@@ -114,6 +114,8 @@ export interface PastSum {
   /** Day of the middle tip, over the batches where two or more came; as it was, and as the forecast had said; null where there is none. */
   readonly days: number | null;
   readonly saidDays: number | null;
+  /** Days within which 8 in 10 of those that came did, over the same batches. */
+  readonly withinDays: number | null;
   /** Mean of how many times off the forecast's day was, 1 where never; and the packet's, over the same batches where it prints one. */
   readonly timesOff: number | null;
   readonly packet: { readonly batches: number; readonly timesOff: number; readonly forecastTimesOff: number } | null;
@@ -130,12 +132,15 @@ const asTimes = (logs: readonly number[]): number | null => {
   return log === null ? null : Math.exp(log);
 };
 
+/** Of a normal distribution a tenth lies beyond so many sd. */
+const TENTH = 1.2816;
+
 /** Adds batches up. @param fateOf what became of a batch's sprouts */
 export function pastSum(batches: readonly PastBatch[], fateOf: (id: string) => PastFate): PastSum {
   const sum = (of: (batch: PastBatch) => number): number => batches.reduce((total, batch) => total + of(batch), 0);
-  const told = batches.flatMap(({ score, packetDays }) => {
+  const told = batches.flatMap(({ score, packetDays, logSpread }) => {
     const { middle } = score;
-    return middle && middle.saidDays > 0 && middle.cameDays > 0 ? [{ ...middle, packetDays }] : [];
+    return middle && middle.saidDays > 0 && middle.cameDays > 0 ? [{ ...middle, packetDays, spread: Math.exp(logSpread.mean) }] : [];
   });
   const printed = told.flatMap(({ packetDays, saidDays, cameDays }) =>
     packetDays ? [{ forecast: timesOff(saidDays, cameDays), packet: timesOff((packetDays[0] + packetDays[1]) / 2, cameDays) }] : [],
@@ -155,6 +160,7 @@ export function pastSum(batches: readonly PastBatch[], fateOf: (id: string) => P
     lived: sum(({ id }) => fateOf(id).lived),
     died: sum(({ id }) => fateOf(id).died),
     days: mean(told.map(({ cameDays }) => cameDays)),
+    withinDays: mean(told.map(({ cameDays, spread }) => cameDays * (Math.exp(TENTH * spread) - Math.exp(-TENTH * spread)))),
     saidDays: mean(told.map(({ saidDays }) => saidDays)),
     timesOff: asTimes(told.map(({ saidDays, cameDays }) => timesOff(saidDays, cameDays))),
     packet:
@@ -186,7 +192,7 @@ export function paceBeside(batches: readonly Pick<PastBatch, 'shift'>[]): {
     sum += own * shift.mean;
   }
   const [log, sd] = weight > 0 ? [sum / weight, 1 / Math.sqrt(weight)] : [0, Infinity];
-  return { times: Math.exp(log), low: Math.exp(log - 1.2816 * sd), high: Math.exp(log + 1.2816 * sd) };
+  return { times: Math.exp(log), low: Math.exp(log - TENTH * sd), high: Math.exp(log + TENTH * sd) };
 }
 
 /** A household's places differ from what a crop's curve says of them by so much a degree, log. Guess, until many batches say otherwise. */
@@ -224,7 +230,7 @@ export function ownCurve(batches: readonly Pick<PastBatch, 'shift' | 'logSpread'
     timesAt: (celsius) => {
       const log = level + slope * (celsius - centre);
       const sd = Math.sqrt(1 / weight + (celsius - centre) ** 2 / squares);
-      return { times: Math.exp(log), low: Math.exp(log - 1.2816 * sd), high: Math.exp(log + 1.2816 * sd) };
+      return { times: Math.exp(log), low: Math.exp(log - TENTH * sd), high: Math.exp(log + TENTH * sd) };
     },
     spread: known.length > 0 ? Math.exp(known.reduce((sum, { logSpread }) => sum + logSpread.mean / logSpread.sd ** 2, 0) / spreads) : null,
     outweighs: 1 / Math.sqrt(weight) < OUTWEIGHS,

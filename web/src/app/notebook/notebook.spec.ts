@@ -188,7 +188,7 @@ describe('the notebook', () => {
   it('looks back by crop, and from a crop into its packets', async () => {
     const sum: PastSum = {
       ...{ batches: 3, seeds: 40, came: 30, rotten: 2, quiet: 8, moved: 26, snapped: 1, openings: 20, nothing: 9, tooSoon: 4, thrown: 3 },
-      ...{ lived: 20, died: 2, days: 5.2, saidDays: 6.1, timesOff: 1.2, packet: null, asked: 30, held: 24 },
+      ...{ lived: 20, died: 2, days: 5.2, withinDays: 3.1, saidDays: 6.1, timesOff: 1.2, packet: null, asked: 30, held: 24 },
     };
     const answer: LookingBack = {
       ...{
