@@ -15,11 +15,16 @@ export function backLead(whole: PastSum): string {
   return `${capital(numberWord(whole.batches))} ${whole.batches === 1 ? 'batch' : 'batches'}: ${whole.came} of ${whole.seeds} seeds came`;
 }
 
+/** Batches from which on the forecast's own word is judged. */
+const JUDGED_FROM = 10;
+
 /** How the forecast did by its own word; empty where it was never judged. */
-export function forecastInWords({ asked, held, timesOff, packet, days, saidDays }: PastSum): string[] {
+export function forecastInWords({ batches, asked, held, timesOff, packet, days, saidDays }: PastSum): string[] {
   if (asked < 4) return [];
   const share = Math.round((100 * held) / asked);
-  const verdict = share > 88 ? ': it was shyer than it need be' : share < 72 ? ': it was too sure of itself' : '';
+  // Forecasts of one batch stand or fall together: a few batches judge nobody.
+  const verdict =
+    batches < JUDGED_FROM ? '' : share > 88 ? ': it was shyer than it need be' : share < 72 ? ': it was too sure of itself' : '';
   const sentences = [`It says 8 times in 10, and that held ${share} times in 100, of ${asked} times it was put to the test${verdict}.`];
   if (timesOff !== null && days !== null && saidDays !== null) {
     const side = Math.abs(saidDays - days) < 0.05 * days ? 'to neither side' : saidDays > days ? 'mostly too late' : 'mostly too early';

@@ -25,21 +25,12 @@ import { NurseryApi } from '../nursery/nursery.api';
       </section>
     }
   `,
+  styleUrl: './aside-list.scss',
   styles: `
-    section {
-      margin-bottom: 26px;
-    }
-    ul {
-      margin: 8px 0 0;
-      padding: 0;
-      list-style: none;
-    }
     li {
       display: grid;
       grid-template-columns: 64px minmax(0, 1fr);
       gap: 2px 10px;
-      padding: 6px 0;
-      border-bottom: 1px solid var(--hairline);
     }
     .when {
       font-size: 14px;

@@ -25,20 +25,7 @@ import { TodayApi } from './today.api';
       </section>
     }
   `,
-  styles: `
-    section {
-      margin-bottom: 26px;
-    }
-    ul {
-      margin: 8px 0 0;
-      padding: 0;
-      list-style: none;
-    }
-    li {
-      padding: 6px 0;
-      border-bottom: 1px solid var(--hairline);
-    }
-  `,
+  styleUrl: './aside-list.scss',
 })
 export class SeasonToday {
   private readonly api = inject(TodayApi);

@@ -22,17 +22,7 @@ import { TuckPlan } from './tuck-plan';
       </p>
     }
   `,
-  styles: `
-    p {
-      display: flex;
-      flex-wrap: wrap;
-      align-items: center;
-      gap: 8px 14px;
-      max-width: 900px;
-      margin-top: 12px;
-      font-size: 16.5px;
-    }
-  `,
+  styleUrl: './known-line.scss',
 })
 export class TriedBefore {
   private readonly api = inject(HouseholdApi);
