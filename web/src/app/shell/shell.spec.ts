@@ -19,7 +19,7 @@ describe('the frame', () => {
   it('leads to every room, the household by its name, and leaves rounds the whole page', async () => {
     const screen = await open();
     expect(screen.all('header nav a').map((one) => one.textContent?.trim())).toEqual(
-      jasmine.arrayContaining(['Today', 'Seeds', 'Nursery', 'Handbook', 'Test house']),
+      jasmine.arrayContaining(['Today', 'Seeds', 'Nursery', 'Notebook', 'Test house']),
     );
     for (const path of ['/open/b1', '/tuck?packet=p1', '/welcome', '/packet/p1/test']) {
       await go(screen, path);
