@@ -1,4 +1,5 @@
 import { NURSERY_WORDS } from './told-nursery.js';
+import { NOTEBOOK_WORDS } from './told-notebook.js';
 import { SEASON_WORDS } from './told-season.js';
 import { capital, inUnits, type UnitSystem } from '@fresh-tuck/core/units';
 
@@ -9,6 +10,7 @@ import { capital, inUnits, type UnitSystem } from '@fresh-tuck/core/units';
  */
 export const FIELD_WORDS: Readonly<Record<string, string>> = {
   ...SEASON_WORDS,
+  ...NOTEBOOK_WORDS,
   ...NURSERY_WORDS,
   abnormal: 'the abnormal seedlings',
   after: 'the last correction known of',
@@ -247,7 +249,8 @@ const named = (path: string): string | undefined => {
   const parts = path.split('.');
   const row = parts.findIndex((part) => /^\d+$/.test(part));
   const last = FIELD_WORDS[parts.slice(-2).join('.')] ?? FIELD_WORDS[parts.at(-1) ?? ''];
-  return last === undefined || row < 0 ? last : `${last} in row ${Number(parts[row]) + 1}`;
+  const where = parts[row - 1] === 'arms' ? 'on side' : 'in row';
+  return last === undefined || row < 0 ? last : `${last} ${where} ${Number(parts[row]) + 1}`;
 };
 
 /**
