@@ -41,18 +41,29 @@ export function lookingBackView(reader: Reader) {
     db,
     'SELECT batch_id, seconds FROM sitting_line WHERE batch_id IS NOT NULL AND seconds IS NOT NULL',
   );
+  const priced = all<{ readonly id: string; readonly price: number }, []>(db, 'SELECT id, price FROM packet WHERE price IS NOT NULL');
   const past = pastBatches(reader);
   const packetName = (id: string): string => {
     const { variety, year } = packets.get(id);
     return year === null ? variety : `${variety}, ${year}`;
   };
-  const nameOf = (id: string): string => (packets.find(id) ? packetName(id) : spots.has(id) ? spots.get(id).name : crops.crop(id).name);
+  const nameNow = (id: string): string => (packets.find(id) ? packetName(id) : spots.has(id) ? spots.get(id).name : crops.crop(id).name);
+  /** Names that one answer asks for again and again are read once for it. */
+  const namer = (): ((id: string) => string) => {
+    const known = new Map<string, string>();
+    return (id) => {
+      const name = known.get(id) ?? nameNow(id);
+      known.set(id, name);
+      return name;
+    };
+  };
 
   /** Minutes and money of batches, where they were written down. */
   function spentOn(batches: readonly PastBatch[]): string[] {
     const ids = new Set(batches.map(({ id }) => id));
     const lines = timed().filter(({ batch_id }) => ids.has(batch_id));
-    const prices = [...new Set(batches.map(({ packet }) => packet))].flatMap((id) => packets.get(id).price ?? []);
+    const used = new Set(batches.map(({ packet }) => packet));
+    const prices = priced().flatMap(({ id, price }) => (used.has(id) ? [price] : []));
     return spentInWords(
       { batches: lines.length, seconds: lines.reduce((sum, { seconds }) => sum + seconds, 0) },
       { packets: prices.length, paid: prices.reduce((sum, price) => sum + price, 0) },
@@ -90,6 +101,7 @@ export function lookingBackView(reader: Reader) {
     },
     view(by: Grouping, year: number | null, cropId: string | null): LookingBack {
       const home = household.get();
+      const nameOf = namer();
       const { past: every, left } = past.all(home, WAIT_MS);
       const yearOf = ({ startMs }: PastBatch): number => yearHere(home.zone, startMs);
       const years = [...new Set(every.map(yearOf))].sort((a, b) => b - a);
