@@ -1,3 +1,4 @@
+import { GRAMS_PER_OUNCE } from '../units/index.js';
 import { DRYNESSES, STORES, type Dryness, type Store } from './storage.js';
 import { plain, type PacketColumn } from './columns.js';
 
@@ -130,9 +131,9 @@ const GRAMS: Readonly<Record<string, number>> = {
   grams: 1,
   mg: 0.001,
   kg: 1000,
-  oz: 28.349523125,
-  ounce: 28.349523125,
-  ounces: 28.349523125,
+  oz: GRAMS_PER_OUNCE,
+  ounce: GRAMS_PER_OUNCE,
+  ounces: GRAMS_PER_OUNCE,
   lb: 453.59237,
   lbs: 453.59237,
 };

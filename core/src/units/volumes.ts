@@ -1,5 +1,7 @@
 import type { UnitSystem } from './quantity.js';
 
+/** By definition, as a 128th of the US gallon. */
+export const MILLILITRES_PER_FLUID_OUNCE = 29.5735295625;
 /** By definition of the US gallon of 231 cubic inches, and of the ounce. */
 const MILLILITRES: Readonly<Record<string, number>> = {
   ml: 1,
@@ -8,13 +10,14 @@ const MILLILITRES: Readonly<Record<string, number>> = {
   l: 1000,
   tsp: 4.92892159375,
   tbsp: 14.78676478125,
-  'fl oz': 29.5735295625,
+  'fl oz': MILLILITRES_PER_FLUID_OUNCE,
   cup: 236.5882365,
   cups: 236.5882365,
   pt: 473.176473,
   qt: 946.352946,
   gal: 3785.411784,
 };
+/** By definition of the avoirdupois ounce. */
 export const GRAMS_PER_OUNCE = 28.349523125;
 const GRAMS: Readonly<Record<string, number>> = { mg: 0.001, g: 1, kg: 1000, oz: GRAMS_PER_OUNCE, lb: 453.59237 };
 const AMOUNT = /^(?:(\d+)\s+)?(?:(\d+)\/(\d+)|(\d+(?:[.,]\d+)?))\s*([a-z]+(?:\s[a-z]+)?)?$/i;
@@ -47,7 +50,7 @@ export const parseMillilitres = (text: string, system: UnitSystem): number | nul
  */
 export const parseWeight = (text: string): number | null => amountIn(text, GRAMS, 'g');
 
-const ounces = (ml: number): string => `${(ml / 29.5735295625).toPrecision(2)} fl oz`;
+const ounces = (ml: number): string => `${(ml / MILLILITRES_PER_FLUID_OUNCE).toPrecision(2)} fl oz`;
 const metricVolume = (ml: number): string => (ml >= 1000 ? `${(ml / 1000).toPrecision(3)} l` : `${Number(ml.toPrecision(3))} ml`);
 /** A volume in the household's units, with the other system's beside it. @param ml above 0 */
 export const formatVolume = (ml: number, system: UnitSystem): string =>

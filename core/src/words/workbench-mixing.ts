@@ -3,6 +3,8 @@ import { inSpoons, MIXES, MOL_PER_HOUR, scaleMix } from '../nursing/index.js';
 import {
   fahrenheitFromCelsius,
   formatVolume,
+  GRAMS_PER_OUNCE,
+  MILLILITRES_PER_FLUID_OUNCE,
   parseCelsius,
   parseMillilitres,
   parseMillimetres,
@@ -143,9 +145,11 @@ function asLength(typed: string, units: UnitSystem): string[] | null {
 function asVolume(typed: string, units: UnitSystem): string[] | null {
   if (!/(ml|cl|dl|l|tsp|tbsp|cups?|fl oz|pt|qt|gal)$/i.test(typed)) return null;
   const ml = parseMillilitres(typed, units);
-  return ml === null ? null : [`${neat(ml)} ml = ${neat(ml / 29.5735295625)} fl oz`, `By cups and spoons about ${inSpoons(ml)}.`];
+  return ml === null
+    ? null
+    : [`${neat(ml)} ml = ${neat(ml / MILLILITRES_PER_FLUID_OUNCE)} fl oz`, `By cups and spoons about ${inSpoons(ml)}.`];
 }
 function asWeight(typed: string): string[] | null {
   const grams = parseWeight(typed);
-  return grams === null || /\d$/.test(typed) ? null : [`${neat(grams)} g = ${neat(grams / 28.349523125)} oz`];
+  return grams === null || /\d$/.test(typed) ? null : [`${neat(grams)} g = ${neat(grams / GRAMS_PER_OUNCE)} oz`];
 }

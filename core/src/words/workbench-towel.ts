@@ -1,5 +1,5 @@
 import { doseFor, layOut, MEDIA, spacingNeededMm, type Medium } from '../carrier/index.js';
-import { counted, formatLength, formatTemperature, formatVolume } from '../units/index.js';
+import { counted, formatLength, formatTemperature, formatVolume, GRAMS_PER_OUNCE } from '../units/index.js';
 import { rateAt, responseOf } from '../warmth/index.js';
 import { MEDIUM_WORDS } from './vocabulary.js';
 import { of, type BenchTool } from './workbench-kinds.js';
@@ -55,7 +55,7 @@ export const weighed: BenchTool = {
     return {
       lines: [
         `About ${seeds.toLocaleString('en')} seeds.`,
-        `${Number(perGram.toPrecision(3))} to the gram, ${Number((perGram * 28.349523125).toPrecision(3))} to the ounce; a thousand weigh ${Number((1000 / perGram).toPrecision(3))} g.`,
+        `${Number(perGram.toPrecision(3))} to the gram, ${Number((perGram * GRAMS_PER_OUNCE).toPrecision(3))} to the ounce; a thousand weigh ${Number((1000 / perGram).toPrecision(3))} g.`,
       ],
       place: { to: 'count', text: 'Count them into a packet', value: String(seeds) },
     };

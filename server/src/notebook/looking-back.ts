@@ -13,7 +13,6 @@ import {
   nextYearInWords,
   spentInWords,
 } from '@fresh-tuck/core/words';
-import { all } from '../db/statements.js';
 import type { Reader } from '../forecasts/reader.js';
 import { pastBatches } from './past.js';
 
@@ -36,12 +35,7 @@ function yearHere(zone: string, ms: number): number {
 
 /** What the house's finished batches tell. */
 export function lookingBackView(reader: Reader) {
-  const { crops, db, forecasts, household, packets, spots } = reader;
-  const timed = all<{ readonly batch_id: string; readonly seconds: number }, []>(
-    db,
-    'SELECT batch_id, seconds FROM sitting_line WHERE batch_id IS NOT NULL AND seconds IS NOT NULL',
-  );
-  const priced = all<{ readonly id: string; readonly price: number }, []>(db, 'SELECT id, price FROM packet WHERE price IS NOT NULL');
+  const { crops, forecasts, household, packets, sittings, spots } = reader;
   const past = pastBatches(reader);
   const packetName = (id: string): string => {
     const { variety, year } = packets.get(id);
@@ -61,9 +55,9 @@ export function lookingBackView(reader: Reader) {
   /** Minutes and money of batches, where they were written down. */
   function spentOn(batches: readonly PastBatch[]): string[] {
     const ids = new Set(batches.map(({ id }) => id));
-    const lines = timed().filter(({ batch_id }) => ids.has(batch_id));
+    const lines = sittings.timed().filter(({ batchId }) => ids.has(batchId));
     const used = new Set(batches.map(({ packet }) => packet));
-    const prices = priced().flatMap(({ id, price }) => (used.has(id) ? [price] : []));
+    const prices = packets.prices().flatMap(({ id, price }) => (used.has(id) ? [price] : []));
     return spentInWords(
       { batches: lines.length, seconds: lines.reduce((sum, { seconds }) => sum + seconds, 0) },
       { packets: prices.length, paid: prices.reduce((sum, price) => sum + price, 0) },

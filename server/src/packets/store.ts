@@ -19,6 +19,7 @@ export type StoredPacket = Omit<WholePacket, 'prior' | 'handled' | 'fates' | 'so
 export function packetStore(db: Database, crops: CropStore) {
   const stock = stockStore(db);
   const all = db.prepare<unknown[], PacketRow>('SELECT * FROM packet WHERE put_away_ms IS NULL ORDER BY created_ms, rowid');
+  const prices = db.prepare<unknown[], { id: string; price: number }>('SELECT id, price FROM packet WHERE price IS NOT NULL');
   const titles = db.prepare<unknown[], { id: string; cropId: string; variety: string; year: number | null }>(
     'SELECT id, crop_id AS cropId, variety, year FROM packet ORDER BY rowid',
   );
@@ -183,6 +184,8 @@ export function packetStore(db: Database, crops: CropStore) {
     },
     /** Every packet by name alone, for finding. */
     titles: () => titles.all(),
+    /** What packets cost, where that was written down. */
+    prices: () => prices.all(),
     /** Packets to choose from, the newest first and the empty ones last; `cropId` for those of one crop. */
     names({ words, cropId, most }: { words: string; cropId: string | null; most: number }): PacketName[] {
       const wanted = words.trim().toLowerCase();

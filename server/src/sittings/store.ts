@@ -71,6 +71,10 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
     `SELECT b.method, l.seconds FROM sitting_line l JOIN batch b ON b.id = l.batch_id
     WHERE l.seconds IS NOT NULL AND l.seconds <= ? AND NOT ${untucked('b.id')}`,
   );
+  const timedBatches = all<{ readonly batchId: string; readonly seconds: number }, [number]>(
+    db,
+    'SELECT batch_id AS batchId, seconds FROM sitting_line WHERE batch_id IS NOT NULL AND seconds IS NOT NULL AND seconds <= ?',
+  );
   const insert = write<[string, string | null, string | null, number]>(
     db,
     'INSERT INTO sitting (id, name, at, created_ms) VALUES (?, ?, ?, ?)',
@@ -228,6 +232,8 @@ export function sittingStore(db: Database, packets: Pick<PacketStore, 'find' | '
       if (before !== null) giveUp(before);
       return { number: row.number, token: row.token };
     },
+    /** Seconds at the worktop by batch; a clock that was forgotten tells nothing. */
+    timed: () => timedBatches(MOST_SECONDS),
     begun: (lineId: string, batchId: string, seconds: number | null): void => void begin(batchId, seconds, lineId),
   };
 }
