@@ -1,16 +1,11 @@
 import { pastBatchOf, type PastBatch, type PastFate } from '@fresh-tuck/core/trials';
 import type { BatchEnd } from '../batches/row.js';
-import { all } from '../db/statements.js';
 import { spotOf } from '../forecasts/facts.js';
 import type { Reader } from '../forecasts/reader.js';
 import type { HouseholdRecord } from '../household/store.js';
 import { countingOf } from '../journal/read.js';
-import { LIVED, LOST, MOVED } from '../nursery/standing.js';
 import { RECORD_REACH_MS } from '../spots/store.js';
 
-interface FateRow extends PastFate {
-  readonly batch_id: string;
-}
 /** A batch in its figures, or nothing where it was begun to learn a packet's rate. */
 type Kept = { readonly past: PastBatch | null };
 
@@ -19,14 +14,7 @@ type Kept = { readonly past: PastBatch | null };
  * lies beside the database and can be worked out anew.
  */
 export function pastBatches(reader: Reader) {
-  const { batches, cache, db, forecasts, journal, packets } = reader;
-  const fateRows = all<FateRow, []>(
-    db,
-    `SELECT e.batch_id, coalesce(sum(${LIVED}), 0) AS lived, coalesce(sum(${LOST}), 0) AS died,
-        coalesce(sum(now.left_as IS 'composted'), 0) AS composted
-      FROM entry e JOIN cup c ON c.entry_id = e.id AND c.planted = 0 JOIN seedling_now now ON now.cup_number = c.number
-      WHERE e.kind = 'move' AND ${MOVED} GROUP BY e.batch_id`,
-  );
+  const { batches, cache, forecasts, journal, nursery, packets } = reader;
   const nameOf = ({ id }: BatchEnd): string => `past ${id}`;
 
   function read(end: BatchEnd, household: HouseholdRecord): Kept {
@@ -67,7 +55,7 @@ export function pastBatches(reader: Reader) {
     },
     /** What became of every batch's sprouts. */
     fates(): (id: string) => PastFate {
-      const byBatch = new Map(fateRows().map(({ batch_id, ...fate }) => [batch_id, fate]));
+      const byBatch = new Map(nursery.fatesByBatch().map(({ batchId, ...fate }) => [batchId, fate]));
       return (id) => byBatch.get(id) ?? { lived: 0, died: 0, composted: 0 };
     },
   };

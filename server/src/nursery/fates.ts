@@ -36,7 +36,17 @@ export function fateStore(db: Database) {
     GROUP BY m.entry_id`,
   );
 
+  const byBatch = all<{ readonly batchId: string; readonly lived: number; readonly died: number; readonly composted: number }, []>(
+    db,
+    `SELECT e.batch_id AS batchId, coalesce(sum(${LIVED}), 0) AS lived, coalesce(sum(${LOST}), 0) AS died,
+      coalesce(sum(now.left_as IS 'composted'), 0) AS composted
+    FROM entry e JOIN cup c ON c.entry_id = e.id AND c.planted = 0 JOIN seedling_now now ON now.cup_number = c.number
+    WHERE e.kind = 'move' AND ${MOVED} GROUP BY e.batch_id`,
+  );
+
   return {
+    /** What became of every batch's sprouts: past danger, lost, and thrown on the compost. */
+    fatesByBatch: () => byBatch(),
     /**
      * Seedlings of a crop by where they were moved to: those past danger (a true leaf, planted
      * out, given away) and those lost. The ones in between tell nothing yet.
