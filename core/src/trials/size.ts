@@ -93,3 +93,27 @@ export function seedsToSee(chanceAt: (seeds: number) => number, power = USUAL_PO
   }
   return low;
 }
+
+/** A difference that one would care about: so many days sooner, or so large a share of the seeds more. */
+export type CareFor = { readonly of: 'days'; readonly days: number } | { readonly of: 'share'; readonly share: number };
+
+/**
+ * Chance to see between two of a trial's sides what one would care about, and how many
+ * seeds a side show it 8 times in 10. With more sides more pairs are asked, each at a
+ * part of the level (Bonferroni, the first step of Holm's way).
+ *
+ * @param seeds a side, 1 or more; @param sides 2 or more
+ */
+export function trialSize(
+  seeds: number,
+  care: CareFor,
+  seed: SeedToTry,
+  sides = 2,
+): { readonly chance: number; readonly needed: number | null } {
+  const level = USUAL_LEVEL / ((sides * (sides - 1)) / 2);
+  const chanceAt = (count: number): number =>
+    care.of === 'days'
+      ? chanceToSeeDays(count, Math.min(care.days, 0.95 * seed.medianDays), seed, level)
+      : chanceToSeeShares(count, [seed.rate, seed.rate > care.share ? seed.rate - care.share : Math.min(seed.rate + care.share, 1)], level);
+  return { chance: chanceAt(seeds), needed: seedsToSee(chanceAt) };
+}

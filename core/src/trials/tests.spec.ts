@@ -7,7 +7,7 @@ import { germinationIndices, looksTooSparse, type Indices } from './indices.js';
 import { logRankScores } from './log-rank.js';
 import { medianDifference, medianOf } from './medians.js';
 import { holm, permutationTest } from './permutation.js';
-import { chanceToSeeDays, chanceToSeeShares, seedsToSee, type SeedToTry } from './size.js';
+import { chanceToSeeDays, chanceToSeeShares, seedsToSee, trialSize, type SeedToTry } from './size.js';
 
 interface Fixtures {
   readonly fisher: readonly {
@@ -116,6 +116,10 @@ describe('how many seeds a trial needs', () => {
     expect(chanceToSeeDays(seeds, 1, seed)).toBeGreaterThanOrEqual(0.8);
     expect(chanceToSeeDays(seeds - 1, 1, seed)).toBeLessThan(0.8);
     expect(seedsToSee((n) => chanceToSeeShares(n, [0.8, 0.79]))).toBeNull();
+    // Each side more asks for more seed, as more pairs may come out by chance.
+    const needed = [2, 3, 4].map((sides) => trialSize(24, { of: 'days', days: 1 }, seed, sides).needed ?? Infinity);
+    expect(needed).toEqual([...new Set(needed)].sort((a, b) => a - b));
+    expect(needed[0]).toBe(seeds);
   });
 });
 

@@ -57,6 +57,7 @@ export * from './season-rooms.js';
 export * from './season-fit.js';
 export * from './trial.js';
 export * from './trial-page.js';
+export * from './trial-plan.js';
 export * from './looking-back.js';
 export * from './practice.js';
 export * from './workbench.js';

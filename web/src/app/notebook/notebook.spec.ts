@@ -9,7 +9,7 @@ import { NotebookScreen } from './notebook';
 import { NotesScreen } from './notes';
 import { PlanTrial } from './plan-trial';
 import { PracticeScreen } from './practice';
-import { sizeOf, trialShown } from './shown';
+import { trialShown } from './shown';
 import { TrialScreen } from './trial';
 import { WorkbenchScreen } from './workbench';
 
@@ -97,15 +97,6 @@ describe('a trial', () => {
   it('that is gone says so', async () => {
     const screen = await show(TrialScreen, { 'GET trials/x': problem(404, 'There is no such trial.') }, { trialId: 'x' });
     expect(screen.text).toContain('There is no such trial.');
-  });
-
-  it('of more seeds is likelier to show what there is', () => {
-    const seed = { medianDays: 5, spread: 0.28, rate: 0.85, lookEveryDays: 0.5 };
-    const at = (seeds: number) => sizeOf({ kind: 'size', seeds, care: { of: 'days', days: 1 }, seed });
-    expect(at(60).chance).toBeGreaterThan(at(12).chance);
-    const { needed } = at(24);
-    expect(at(needed ?? 1).chance).toBeGreaterThanOrEqual(0.8);
-    expect(at((needed ?? 2) - 1).chance).toBeLessThan(0.8);
   });
 });
 

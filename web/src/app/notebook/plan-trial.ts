@@ -8,9 +8,9 @@ import { debounceTime, filter, finalize, map, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { CLOSURES, DAMPINGS, LIGHTS, MEDIA, METHODS, WETNESSES } from '@fresh-tuck/contract/choices';
 import { unsuited } from '@fresh-tuck/core/method';
-import type { Question, SeedToTry } from '@fresh-tuck/core/trials';
-import { capital, counted, DAY_MS } from '@fresh-tuck/core/units';
-import { QUESTION_WORDS, settingInWords } from '@fresh-tuck/core/words';
+import type { CareFor, Question, SeedToTry } from '@fresh-tuck/core/trials';
+import { capital, DAY_MS } from '@fresh-tuck/core/units';
+import { careInWords, QUESTION_WORDS, settingInWords, shortInWords, trialSizeInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Choices, type Choice } from '../kit/choices';
@@ -20,10 +20,12 @@ import { Word } from '../kit/word';
 import { TuckPlan } from '../tuck/tuck-plan';
 import { TuckSources } from '../tuck/sources';
 import { NotebookApi } from './notebook.api';
-import type { CareFor } from './trial.messages';
 import { TrialWork } from './trial.service';
 
 const MOST_SEEDS = 200;
+const MOST_SIDES = 4;
+/** How a side is called, by its place in the sentence. */
+const SIDE_LABELS = ['One side', 'The other side', 'A third side', 'A fourth side'];
 /** Hours in water that are worth trying. Common practice, no source. */
 const SOAKS = ['0', '4', '8', '12', '24'];
 const USUAL_SOAK = 12;
@@ -37,8 +39,26 @@ const CARES: readonly CareFor[] = [
   { of: 'share', share: 0.2 },
   { of: 'share', share: 0.3 },
 ];
-const PLANNED = ['soak', 'method', 'medium', 'wet', 'damped', 'closure', 'light', 'spot', 'packet'] as const satisfies Question[];
+const PLANNED = [
+  'soak',
+  'prepared',
+  'method',
+  'medium',
+  'wet',
+  'damped',
+  'closure',
+  'light',
+  'spot',
+  'packet',
+] as const satisfies Question[];
 type Planned = (typeof PLANNED)[number];
+/** Why there may be no second side. */
+const NO_OTHER: Partial<Record<Planned, string>> = {
+  packet: 'the box has one packet of this crop',
+  spot: 'the house has one place',
+  soak: 'its kind drowns in any soak worth trying',
+  prepared: 'its coat asks for nothing that could be left out',
+};
 
 /** A trial planned ahead: one thing that differs, as many seeds a side as it takes, and the lots drawn. */
 @Component({
@@ -82,6 +102,11 @@ export class PlanTrial {
       case 'soak':
         // None that its kind would drown in.
         return SOAKS.filter((hours) => !crop || Number(hours) <= crop.water.drowningLimitHours);
+      case 'prepared': {
+        const { steps = [], sometimes = [] } = crop?.preparation ?? {};
+        const tried = [...steps, ...sometimes].filter((step) => step !== 'soak' && step !== 'chill');
+        return ['', ...new Set(tried)];
+      }
       case 'method':
         return METHODS.filter((method) => !crop || unsuited(crop, method) === null);
       case 'medium':
@@ -109,17 +134,35 @@ export class PlanTrial {
   protected readonly choices = computed((): Choice<string>[] =>
     this.settings().map((value) => ({ value, text: capital(settingInWords(this.question(), value, (id) => this.nameOf(id))) })),
   );
-  protected readonly sides = linkedSignal<readonly [string | null, string | null]>(() => {
+  /** What each side is; a side that there is nothing for is null. */
+  protected readonly sides = linkedSignal<readonly (string | null)[]>(() => {
     const all = this.settings();
     if (this.question() === 'soak') return [all.findLast((hours) => Number(hours) <= USUAL_SOAK && hours !== '0') ?? null, '0'];
+    if (this.question() === 'prepared') return [all[1] ?? null, ''];
     return [all[0] ?? null, all[1] ?? null];
   });
-  protected sideText(index: 0 | 1): string {
-    const setting = this.sides()[index];
-    return setting === null ? 'nothing else' : settingInWords(this.question(), setting, (id) => this.nameOf(id));
+  /** The sides as the sentence names them. */
+  protected readonly said = computed(() =>
+    this.sides().map((setting, index, { length }) => ({
+      setting,
+      label: SIDE_LABELS[index] ?? '',
+      before: index === 0 ? 'one side' : length === 2 ? 'the other' : 'one',
+      text: setting === null ? 'nothing else' : settingInWords(this.question(), setting, (id) => this.nameOf(id)),
+    })),
+  );
+  /** What a further side would be; null where nothing is left to try, or enough is. */
+  protected readonly further = computed(() => {
+    const setting = this.settings().find((one) => !this.sides().includes(one));
+    return setting === undefined || this.sides().length >= MOST_SIDES || this.sides().includes(null) ? null : { setting };
+  });
+  protected choose(index: number, setting: string): void {
+    this.sides.update((sides) => sides.map((side, nth) => (nth === index ? setting : side)));
   }
-  protected choose(index: 0 | 1, setting: string): void {
-    this.sides.update(([first, second]) => (index === 0 ? [setting, second] : [first, setting]));
+  protected take(setting: string): void {
+    this.sides.update((sides) => [...sides, setting]);
+  }
+  protected leave(index: number): void {
+    this.sides.update((sides) => sides.filter((_, nth) => nth !== index));
   }
 
   protected readonly seedsField = text('24', wholeFrom(2, MOST_SEEDS));
@@ -133,15 +176,8 @@ export class PlanTrial {
   protected readonly bagText = computed(() => this.bagChoices[this.bags() - 1]?.text ?? '');
   protected readonly careAt = signal(1);
   protected readonly care = computed(() => CARES[this.careAt()] as CareFor);
-  protected readonly cares = CARES.map((care, value) => ({ value, text: this.careInWords(care) }));
-  protected careInWords(care: CareFor): string {
-    return care.of === 'share'
-      ? `${Math.round(100 * care.share)} in 100 more`
-      : care.days === 0.5
-        ? 'half a day sooner'
-        : `${counted(care.days, 'day')} sooner`;
-  }
-
+  protected readonly careText = computed(() => careInWords(this.care()));
+  protected readonly cares = CARES.map((care, value) => ({ value, text: careInWords(care) }));
   /** What is known of the seed, where the plan would put it. */
   private readonly tried = computed<SeedToTry | null>(() => {
     const [chosen, answer] = [this.plan.chosen(), this.plan.here()?.answers];
@@ -155,14 +191,14 @@ export class PlanTrial {
     };
   });
   private readonly size = toSignal(
-    toObservable(computed(() => ({ seed: this.tried(), seeds: this.seeds(), care: this.care() }))).pipe(
+    toObservable(computed(() => ({ seed: this.tried(), seeds: this.seeds(), care: this.care(), sides: this.sides().length }))).pipe(
       debounceTime(60),
-      switchMap(({ seed, seeds, care }) =>
+      switchMap(({ seed, seeds, care, sides }) =>
         seed === null
           ? of(null)
-          : this.work.ask({ kind: 'size', seed, seeds, care }).pipe(
+          : this.work.ask({ kind: 'size', seed, seeds, care, sides }).pipe(
               filter((reply) => reply.kind === 'size'),
-              map((reply) => ({ ...reply, seed, seeds, care })),
+              map((reply) => ({ ...reply, seed, seeds, care, sides })),
             ),
       ),
     ),
@@ -171,33 +207,21 @@ export class PlanTrial {
   /** Whether so many would show it, in two sentences. */
   protected readonly told = computed(() => {
     const size = this.size();
-    if (!size) return null;
-    const { chance, needed, seeds, care, seed } = size;
-    const known = `It comes in about ${seed.medianDays.toFixed(1)} days here, ${Math.round(10 * seed.rate)} in 10 of it.`;
-    if (care.of === 'days' && care.days >= 0.9 * seed.medianDays)
-      return `${known} It cannot come ${counted(care.days, 'day')} sooner than that: ask for less.`;
-    const times = Math.round(10 * chance);
-    const often = times >= 10 ? 'nearly always' : times <= 0 ? 'hardly ever' : `about ${times} times in 10`;
-    const shows = `With ${seeds} a side, a side of which ${care.of === 'days' ? 'the seed truly comes' : 'truly'} ${this.careInWords(care)}${care.of === 'share' ? ' come' : ''} is told from chance ${often}.`;
-    const enough =
-      needed === null
-        ? 'No household has the seed to show so little: ask for more, or leave it.'
-        : needed <= seeds
-          ? needed < 0.8 * seeds
-            ? `${needed} a side would do.`
-            : 'That is about right.'
-          : `It takes about ${needed} a side to see it 8 times in 10.`;
-    return `${known} ${shows} ${enough}`;
+    return size && trialSizeInWords(size);
   });
   protected readonly needed = computed(() => {
     const needed = this.size()?.needed ?? null;
     return needed !== null && needed !== this.seeds() && needed <= MOST_SEEDS ? needed : null;
   });
-  /** What the packet has, where it is too little for both sides. */
+  /** Packets that hold too little for their sides. */
   protected readonly short = computed(() => {
-    const left = this.plan.chosen()?.seedsLeft ?? null;
-    const wanted = this.question() === 'packet' ? this.seeds() : 2 * this.seeds();
-    return left !== null && left < wanted ? `The packet has ${left} seeds left, and both sides take ${wanted}.` : null;
+    const chosen = this.plan.chosen();
+    if (!chosen) return null;
+    if (this.question() !== 'packet')
+      return shortInWords([{ name: this.packetText(), left: chosen.seedsLeft, taken: this.sides().length * this.seeds() }]);
+    const box = [chosen, ...this.plan.others()];
+    const its = this.sides().flatMap((id) => box.find((one) => one.id === id) ?? []);
+    return shortInWords(its.map(({ id, seedsLeft }) => ({ name: this.nameOf(id), left: seedsLeft, taken: this.seeds() })));
   });
   protected readonly saving = signal(false);
   protected readonly problem = signal<string | null>(null);
@@ -207,7 +231,7 @@ export class PlanTrial {
       .pipe(takeUntilDestroyed())
       .subscribe((id) => this.plan.packetId.set(id));
   }
-  protected take(id: string): void {
+  protected pick(id: string): void {
     this.named.set(id);
   }
   protected asMany(seeds: number): void {
@@ -221,20 +245,22 @@ export class PlanTrial {
 
   protected draw(): void {
     const packet = this.plan.chosen();
-    const [first, second] = this.sides();
+    const said = this.said();
     if (!packet) return this.problem.set('Choose the packet first: touch “a packet of seed” in the sentence.');
-    if (first === null || second === null)
-      return this.problem.set('There is no second side: the box has one packet of this crop, or the house one place.');
-    if (first === second) return this.problem.set(`Both sides are ${this.sideText(0)}: choose another for one of them.`);
+    const settings = this.sides().flatMap((setting) => setting ?? []);
+    if (settings.length < said.length)
+      return this.problem.set(`There is no second side: ${NO_OTHER[this.question()] ?? 'nothing else of it suits this kind'}.`);
+    const twice = settings.findIndex((setting, index) => settings.indexOf(setting) !== index);
+    if (twice >= 0) return this.problem.set(`Two sides are ${said[twice]?.text ?? ''}: choose another for one of them.`);
     const trialId = uuid();
-    const arm = (setting: string, index: 0 | 1) => ({ name: capital(this.sideText(index)).slice(0, 40), setting, batchIds: [] });
+    const arms = settings.map((setting, index) => ({ name: capital(said[index]?.text ?? '').slice(0, 40), setting, batchIds: [] }));
     const lot = crypto.getRandomValues(new Uint32Array(1))[0] ?? 1;
     this.saving.set(true);
     this.api
       .say(trialId, {
         name: `${capital(this.questionText())}, ${packet.cropName.toLowerCase()}`,
         question: this.question(),
-        arms: [arm(first, 0), arm(second, 1)],
+        arms,
         plan: { packetId: packet.id, seeds: this.seeds(), bags: this.bags(), care: this.care(), lot: lot >>> 1 },
         read: null,
       })

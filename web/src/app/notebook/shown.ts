@@ -2,14 +2,11 @@ import { basicsFor } from '@fresh-tuck/core/parcel';
 import {
   allElse,
   cameByDay,
-  chanceToSeeDays,
-  chanceToSeeShares,
   comparisonOf,
   foundOn,
   germinationIndices,
   inPots,
   looksTooSparse,
-  seedsToSee,
   tipsByDay,
   DRAWS,
   type Arm,
@@ -127,13 +124,4 @@ export function trialShown(asked: Compare, say: (done: number) => void): TrialSh
     arms: asked.arms.map((arm, index) => armDrawn(compared, index, arm, lastDay)),
     lastDay,
   };
-}
-
-/** Chance to see what one would care about with so many seeds a side, and how many would show it 8 times in 10. */
-export function sizeOf({ seeds, care, seed }: Extract<TrialQuestion, { kind: 'size' }>): { chance: number; needed: number | null } {
-  const chanceAt = (count: number): number =>
-    care.of === 'days'
-      ? chanceToSeeDays(count, Math.min(care.days, 0.95 * seed.medianDays), seed)
-      : chanceToSeeShares(count, [seed.rate, seed.rate > care.share ? seed.rate - care.share : Math.min(seed.rate + care.share, 1)]);
-  return { chance: chanceAt(seeds), needed: seedsToSee(chanceAt) };
 }

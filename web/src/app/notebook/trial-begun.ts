@@ -139,6 +139,6 @@ export class TrialBegun {
     if (state === 'planned') return `${words.name}: lay the first side`;
     const wanting = words.plan ? this.places().filter(({ batch }) => batch === null).length : 0;
     if (wanting > 0) return `${words.name}: ${numberWord(wanting)} still to lay`;
-    return `${words.name}: ${closed === 0 ? 'both sides lie' : `${numberWord(closed)} of ${numberWord(all.length)} closed`}`;
+    return `${words.name}: ${closed === 0 ? `${arms.length === 2 ? 'both' : 'all'} sides lie` : `${numberWord(closed)} of ${numberWord(all.length)} closed`}`;
   });
 }

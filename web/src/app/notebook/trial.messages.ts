@@ -1,5 +1,5 @@
 import type { Household, TrialBatchShown } from '@fresh-tuck/contract';
-import type { CameBy, Compared, Indices, Question, SeedToTry } from '@fresh-tuck/core/trials';
+import type { CameBy, CareFor, Compared, Indices, Question, SeedToTry } from '@fresh-tuck/core/trials';
 
 /** A side with all that its batches went through. */
 export interface AskedArm {
@@ -17,10 +17,7 @@ export type TrialQuestion =
       readonly nowMs: number;
       readonly household: Household;
     }
-  | { readonly kind: 'size'; readonly seeds: number; readonly care: CareFor; readonly seed: SeedToTry };
-
-/** A difference that one would care about. */
-export type CareFor = { readonly of: 'days'; readonly days: number } | { readonly of: 'share'; readonly share: number };
+  | { readonly kind: 'size'; readonly seeds: number; readonly care: CareFor; readonly seed: SeedToTry; readonly sides: number };
 
 /** A pair as it is told. */
 export interface PairTold {

@@ -1,12 +1,12 @@
 import { CLOSURES, DAMPINGS, LIGHTS, MEDIA, METHODS, PREPARATIONS, WETNESSES } from '@fresh-tuck/contract/choices';
-import { usualSteps } from '@fresh-tuck/core/preparing';
+import { inOrder, usualSteps } from '@fresh-tuck/core/preparing';
 import type { TuckPlan } from './tuck-plan';
 
 const oneOf = <T extends string>(all: readonly T[], value: string): T | undefined => all.find((one) => one === value);
 
 /**
  * Fixes the word of the sentence that a trial asks about, as its side has it; what it does
- * not ask about stays as it is usual. The crop must be known for a soak.
+ * not ask about stays as it is usual. The crop must be known for a soak and its coat.
  *
  * @param question of the trial; @param setting of the side, a code, an id or hours
  */
@@ -47,7 +47,13 @@ export function fixSide(plan: TuckPlan, question: string, setting: string): void
     }
     case 'spot':
       return plan.spotFixed.set(setting);
-    case 'prepared':
-      return plan.prepFixed.set(setting.split(', ').flatMap((step) => oneOf(PREPARATIONS, step) ?? []));
+    case 'prepared': {
+      const crop = plan.crop();
+      if (!crop) return;
+      // Its usual soak goes on: what is asked is what was done to the coat.
+      const soak = usualSteps(crop).filter((step) => step === 'soak');
+      const steps = setting.split(', ').flatMap((step) => oneOf(PREPARATIONS, step) ?? []);
+      return plan.prepFixed.set(inOrder([...soak, ...steps], crop.preparation.sometimes));
+    }
   }
 }
