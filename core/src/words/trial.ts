@@ -67,30 +67,39 @@ export function pairInWords({ arms }: Compared, pair: PairShown): PairTold {
     return { lead: `No comparison: ${heaviest ? spoiltBy(heaviest) : 'they are not alike enough'}`, different: false };
   const sooner = days !== null && surely(days);
   const more = surely(share);
-  const unfairNow = (sooner && !fairly(fair.days)) || (more && !fairly(fair.share));
-  if (unfairNow) {
-    return { lead: `Not to be told: ${heaviest ? nounOf(heaviest) : 'what else differed'} may have done as much`, different: false };
-  }
+  const [soonerFairly, moreFairly] = [sooner && fairly(fair.days), more && fairly(fair.share)];
+  const besides = heaviest ? nounOf(heaviest) : 'what else differed';
+  if ((sooner || more) && !soonerFairly && !moreFairly)
+    return { lead: `Not to be told: ${besides} may have done as much`, different: false };
   const [own, other] = [arms[pair.first]?.count, arms[pair.second]?.count];
   const counts = own && other ? `${own.came} of ${own.of} came against ${other.came} of ${other.of}` : '';
-  const many = more ? counts : Math.abs(share.difference) < AS_MANY ? 'as many came' : `${counts}, which may be chance`;
-  if (days !== null && sooner) {
+  const many = more
+    ? moreFairly
+      ? counts
+      : `${counts}, which ${besides} may have done`
+    : Math.abs(share.difference) < AS_MANY
+      ? 'as many came'
+      : `${counts}, which may be chance`;
+  if (days !== null && soonerFairly) {
     const [quick] = days.difference < 0 ? [first] : [second];
     return {
       lead: `Those ${quick} came ${daysInWords(days.difference)} sooner (${betweenInWords(days.low, days.high)}); ${many}`,
       different: true,
     };
   }
-  if (more)
+  if (moreFairly)
     return {
-      lead: `Those ${share.difference > 0 ? first : second} gave more: ${counts}; no sooner that anyone could tell`,
+      lead: `Those ${share.difference > 0 ? first : second} gave more: ${counts}; ${sooner ? `how soon, ${besides} may have settled` : 'no sooner that anyone could tell'}`,
       different: true,
     };
-  return { lead: `Cannot tell: ${cannotTell(pair, many)}`, different: false };
+  return { lead: `Cannot tell: ${cannotTell(pair, many, besides)}`, different: false };
 }
 
-function cannotTell({ days, needed }: PairShown, many: string): string {
-  if (days === null) return 'too few came';
+function cannotTell({ days, needed, fair }: PairShown, many: string, besides: string): string {
+  // No number of seeds makes good what else differed.
+  const unfair = !fairly(fair.days) && !fairly(fair.share);
+  if (days === null) return unfair ? `too few came, and ${besides} differed too` : 'too few came';
+  if (unfair) return `${daysInWords(days.difference)} may be chance, and ${besides} differed too`;
   if (needed === null) return `${many}, and none sooner that would matter`;
   return `${daysInWords(days.difference)} may be chance; you would need about ${roundly(needed)} seeds a side`;
 }
