@@ -111,7 +111,10 @@ export const light: BenchTool = {
         : `For ${wanted} mol the lamp burns ${needed.toFixed(1)} hours.${needed > 18 ? ' More than 18 hours of light do most seedlings no good.' : ''}`;
     return {
       lines: [`${sum.toFixed(1)} mol a square metre and day.`, told],
-      place: { to: 'lamp', text: 'To the places and their lamps', value: needed.toFixed(1) },
+      place:
+        needed > 24
+          ? { to: 'note', text: 'Write it into the notes', value: told }
+          : { to: 'lamp', text: `Burn a lamp ${needed.toFixed(1)} hours`, value: needed.toFixed(1) },
       caution: 'Lights off wet leaves; eyes off very bright ones and bare UV.',
     };
   },

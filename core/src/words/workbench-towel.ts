@@ -29,12 +29,11 @@ export const dose: BenchTool = {
     const { millilitres, sprays, teaspoons, laterMl } = doseFor(sheet, of(values, 'ratio'), values['seeds'] ?? 0, millilitresPerSpray, {
       medium,
     });
+    const water = `${formatVolume(millilitres, units)}: ${counted(sprays, 'spray')} of yours, or ${counted(teaspoons, 'teaspoon')} of 5 ml`;
+    const on = `${MEDIUM_WORDS[medium].text}, ${formatLength(sheet.widthMm, units)} by ${formatLength(sheet.heightMm, units)}, ${counted(sheet.plies, 'layer')}`;
     return {
-      lines: [
-        `${formatVolume(millilitres, units)}: ${counted(sprays, 'spray')} of yours, or ${counted(teaspoons, 'teaspoon')} of 5 ml.`,
-        ...(laterMl > 0 ? [`The seed drinks ${laterMl} ml more in its first days: give that as the towel dries.`] : []),
-      ],
-      place: { to: 'tuck', text: 'Tuck in seed', value: '' },
+      lines: [`${water}.`, ...(laterMl > 0 ? [`The seed drinks ${laterMl} ml more in its first days: give that as the towel dries.`] : [])],
+      place: { to: 'note', text: 'Write it into the notes', value: `Water for ${on}: ${water}.` },
     };
   },
 };

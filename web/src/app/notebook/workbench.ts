@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
-import { of, switchMap } from 'rxjs';
+import { debounceTime, finalize, map, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { BENCH, benchValue, type BenchField, type BenchResult, type BenchTool } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
@@ -14,7 +14,9 @@ import { Changes } from '../data/transport/changes.service';
 import type { ApiProblem } from '../data/transport/transport.service';
 import { Choices, type Choice } from '../kit/choices';
 import { Word } from '../kit/word';
+import { NurseryApi } from '../nursery/nursery.api';
 import { PacketApi } from '../packet/packet.api';
+import { SpotApi } from '../spot/spot.api';
 
 /** The arithmetic of the bench: each tool with its formula, and its result put where it belongs. */
 @Component({
@@ -27,6 +29,8 @@ import { PacketApi } from '../packet/packet.api';
 export class WorkbenchScreen {
   private readonly api = inject(HouseholdApi);
   private readonly packetApi = inject(PacketApi);
+  private readonly spotApi = inject(SpotApi);
+  private readonly nurseryApi = inject(NurseryApi);
   private readonly router = inject(Router);
   private readonly notice = inject(Notice);
   private readonly changes = inject(Changes);
@@ -49,8 +53,13 @@ export class WorkbenchScreen {
   protected readonly crop = toSignal(toObservable(this.cropId).pipe(switchMap((id) => (id === null ? of(null) : this.api.crop(id)))), {
     initialValue: null,
   });
+  /** What a packet is looked for by. */
+  protected readonly finding = signal('');
   protected readonly packets = toSignal(
-    this.changes.keep(() => this.api.packets('')),
+    toObservable(this.finding).pipe(
+      debounceTime(120),
+      switchMap((words) => this.changes.keep(() => this.api.packets(words))),
+    ),
     { initialValue: [] },
   );
   protected readonly packetChoices = computed((): Choice<string>[] =>
@@ -60,7 +69,14 @@ export class WorkbenchScreen {
       follows: seedsLeft === null ? 'not counted' : `${seedsLeft} left`,
     })),
   );
+  protected readonly spotChoices = toSignal(
+    this.changes
+      .keep(() => this.api.spots())
+      .pipe(map((spots) => spots.map(({ id, name }): Choice<string> => ({ value: id, text: name })))),
+    { initialValue: [] },
+  );
   protected readonly problem = signal<string | null>(null);
+  protected readonly saving = signal(false);
 
   protected text({ key, initial }: BenchField): string {
     return this.typed()[`${this.toolId()} ${key}`] ?? initial;
@@ -112,8 +128,6 @@ export class WorkbenchScreen {
         return void this.router.navigate(['/notebook/notes'], { queryParams: { write: value } });
       case 'tuck':
         return void this.router.navigate(['/tuck'], { queryParams: value === '' ? {} : { seeds: value } });
-      case 'lamp':
-        return void this.router.navigate(['/shelf']);
       case 'crop':
         return void this.router.navigate(['/crop', value]);
       case 'copy':
@@ -122,6 +136,7 @@ export class WorkbenchScreen {
           () => this.problem.set('This browser does not let a page copy: mark the line and copy it by hand.'),
         );
       case 'count':
+      case 'lamp':
         return;
     }
   }
@@ -132,6 +147,30 @@ export class WorkbenchScreen {
       .pipe(takeUntilDestroyed(this.destroyRef))
       .subscribe({
         next: ({ variety }) => this.notice.say(`${seeds} counted into ${variety}. Its page can take that back.`),
+        error: ({ message }: ApiProblem) => this.problem.set(message),
+      });
+  }
+  /** A place's lamp burns so long a day from now on; what else is known of its light stays. */
+  protected burn(spotId: string, hours: string): void {
+    this.saving.set(true);
+    this.spotApi
+      .sheet(spotId)
+      .pipe(
+        switchMap(({ spot, light }) => {
+          const { lamp } = light;
+          if (lamp === null) return of(`${spot.name} has no lamp written down: say what hangs there on its page, and come back.`);
+          return this.nurseryApi
+            .light(spotId, { id: uuid(), light: { ...light, lamp: { ...lamp, hours: Number(hours) } }, at: null })
+            .pipe(map(() => spot));
+        }),
+        finalize(() => this.saving.set(false)),
+        takeUntilDestroyed(this.destroyRef),
+      )
+      .subscribe({
+        next: (done) => {
+          if (typeof done === 'string') return this.problem.set(done);
+          this.notice.say(`The lamp at ${done.name} burns ${hours} hours a day from now on. Its page can change that.`);
+        },
         error: ({ message }: ApiProblem) => this.problem.set(message),
       });
   }
