@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { TrialInShort } from '@fresh-tuck/contract';
-import { capital, counted, listed, numberWord } from '@fresh-tuck/core/units';
+import { capital, listed, numberWord } from '@fresh-tuck/core/units';
 import { AboutService } from '../data/household/about.service';
 import { HouseholdApi } from '../data/household/household.api';
 import { Changes } from '../data/transport/changes.service';
@@ -22,7 +22,9 @@ import { PAGES } from './pages';
           <h1>{{ lead() }}</h1>
         </div>
         @if (ready(); as trial) {
-          <a matButton="filled" class="do" [routerLink]="['/notebook/trials', trial.id]">Read {{ trial.name }}</a>
+          <a matButton="filled" class="do" [routerLink]="['/notebook/trials', trial.id]"
+            >{{ trial.state === 'closed' ? 'Read' : 'Lay' }} {{ trial.name }}</a
+          >
         } @else {
           <a matButton="filled" class="do" routerLink="/notebook/trials/plan">Plan a trial</a>
         }
@@ -135,15 +137,23 @@ export class NotebookScreen {
     inject(Changes).keep(() => this.api.trials()),
     { initialValue: [] },
   );
-  protected readonly ready = computed(() => this.trials().find(({ state }) => state === 'closed') ?? null);
+  /** The trial that waits for somebody: to be read, else to be laid. */
+  protected readonly ready = computed(() => {
+    const of = (wanted: TrialInShort['state']): TrialInShort | undefined => this.trials().find(({ state }) => state === wanted);
+    return of('closed') ?? of('planned') ?? null;
+  });
   protected readonly lead = computed(() => {
-    const all = this.trials();
-    const ready = all.filter(({ state }) => state === 'closed').length;
-    if (ready > 0) return `${capital(numberWord(ready))} ${ready === 1 ? 'trial is' : 'trials are'} over, to be read`;
-    const running = all.filter(({ state }) => state === 'running').length;
-    if (running > 0) return `${capital(numberWord(running))} ${running === 1 ? 'trial is' : 'trials are'} under way`;
-    const read = all.filter(({ state }) => state === 'read').length;
-    return read > 0 ? `${capital(counted(read, 'trial'))} written down` : 'What have you wondered about?';
+    const many = (wanted: TrialInShort['state'], one: string, more: string): string | null => {
+      const count = this.trials().filter(({ state }) => state === wanted).length;
+      return count === 0 ? null : `${capital(numberWord(count))} ${count === 1 ? one : more}`;
+    };
+    return (
+      many('closed', 'trial is over, to be read', 'trials are over, to be read') ??
+      many('planned', 'trial is planned, to be laid', 'trials are planned, to be laid') ??
+      many('running', 'trial is under way', 'trials are under way') ??
+      many('read', 'trial written down', 'trials written down') ??
+      'What have you wondered about?'
+    );
   });
 
   protected about({ name, state, read, arms, fromMs }: TrialInShort): string {
