@@ -29,7 +29,7 @@ export const lookingBack = z.object({
   losses: z.array(z.string()),
   learnt: z.array(z.string()),
   /** What to change next year, each with its figures. */
-  next: z.array(z.object({ text: z.string(), cropId: z.string() })),
+  next: z.array(z.object({ text: z.string(), cropId: z.string(), packetId: z.string().nullable() })),
   rows: z.array(z.object({ key: z.string(), title: z.string(), sum: pastSum, losses: z.array(z.string()) })),
   more: z.number(),
   /** Minutes at the worktop and what the seed cost, where that was written down, in sentences. */

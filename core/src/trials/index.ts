@@ -4,6 +4,7 @@ export * from './curve.js';
 export * from './fairness.js';
 export * from './fisher.js';
 export * from './indices.js';
+export * from './kept-quiet.js';
 export * from './log-rank.js';
 export * from './lots.js';
 export * from './medians.js';

@@ -1,5 +1,6 @@
+import type { WatchedEvent } from '../method/index.js';
 import { pastLotOf, workingsFor, type ClosingReason, type ParcelFacts } from '../parcel/index.js';
-
+import { keptQuietBy, type KeptQuiet } from './kept-quiet.js';
 import { scoreOf, type BatchScore } from './score.js';
 
 /** What a finished batch is filed under. */
@@ -19,6 +20,7 @@ export interface PastLabels {
 export interface PastBatch extends PastLabels {
   readonly crop: string;
   readonly method: ParcelFacts['method'];
+  readonly event: WatchedEvent;
   readonly startMs: number;
   readonly closedMs: number;
   readonly seeds: number;
@@ -36,6 +38,8 @@ export interface PastBatch extends PastLabels {
   /** Sd of log days between its seeds, by its looks alone. */
   readonly logSpread: { readonly mean: number; readonly sd: number };
   readonly meanC: number;
+  /** What kept its seed quiet, beside the seed itself. */
+  readonly kept: KeptQuiet;
   readonly score: BatchScore;
 }
 
@@ -48,8 +52,9 @@ const SOON = 0.02;
  * @param facts with the prior of the day it was begun; @param book the same with what the book alone says
  */
 export function pastBatchOf(facts: ParcelFacts, book: ParcelFacts, closedMs: number, labels: PastLabels): PastBatch {
-  const { state, progress, toll } = workingsFor(facts, closedMs);
   const score = scoreOf(facts, closedMs);
+  const workings = workingsFor(facts, closedMs);
+  const { state, progress, toll, method } = workings;
   const opened = facts.looks.filter(({ tipped, through }) => tipped !== null && !through);
   let before = 0;
   const found = opened.map((look) => {
@@ -65,6 +70,7 @@ export function pastBatchOf(facts: ParcelFacts, book: ParcelFacts, closedMs: num
     ...labels,
     crop: facts.crop.id,
     method: facts.method,
+    event: method.event,
     startMs: facts.startMs,
     closedMs,
     seeds: facts.seeds,
@@ -79,6 +85,7 @@ export function pastBatchOf(facts: ParcelFacts, book: ParcelFacts, closedMs: num
     shift,
     logSpread,
     meanC: toll.meanC,
+    kept: keptQuietBy(workings),
     score,
   };
 }
@@ -124,55 +131,64 @@ export interface PastSum {
   readonly held: number;
 }
 
-const mean = (values: readonly number[]): number | null =>
-  values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
-const timesOff = (said: number, came: number): number => Math.abs(Math.log(said / came));
-const asTimes = (logs: readonly number[]): number | null => {
-  const log = mean(logs);
-  return log === null ? null : Math.exp(log);
-};
+/** How far off a day was, log of the times. */
+const logOff = (said: number, came: number): number => Math.abs(Math.log(said / came));
 
 /** Of a normal distribution a tenth lies beyond so many sd. */
 const TENTH = 1.2816;
 
-/** Adds batches up. @param fateOf what became of a batch's sprouts */
+/** Figures that are added up batch by batch as they stand. */
+const ADDED = ['seeds', 'came', 'rotten', 'quiet', 'moved', 'snapped', 'openings', 'nothing', 'tooSoon'] as const;
+
+/** Adds batches up, in one pass: a look back sums thousands several times over. @param fateOf what became of a batch's sprouts */
 export function pastSum(batches: readonly PastBatch[], fateOf: (id: string) => PastFate): PastSum {
-  const sum = (of: (batch: PastBatch) => number): number => batches.reduce((total, batch) => total + of(batch), 0);
-  const told = batches.flatMap(({ score, packetDays, logSpread }) => {
-    const { middle } = score;
-    return middle && middle.saidDays > 0 && middle.cameDays > 0 ? [{ ...middle, packetDays, spread: Math.exp(logSpread.mean) }] : [];
-  });
-  const printed = told.flatMap(({ packetDays, saidDays, cameDays }) =>
-    packetDays ? [{ forecast: timesOff(saidDays, cameDays), packet: timesOff((packetDays[0] + packetDays[1]) / 2, cameDays) }] : [],
-  );
+  const added = { seeds: 0, came: 0, rotten: 0, quiet: 0, moved: 0, snapped: 0, openings: 0, nothing: 0, tooSoon: 0 };
+  const fates = { thrown: 0, lived: 0, died: 0 };
+  const told = { batches: 0, cameDays: 0, saidDays: 0, withinDays: 0, off: 0 };
+  const printed = { batches: 0, packet: 0, forecast: 0 };
+  const scores = { asked: 0, held: 0 };
+  for (const batch of batches) {
+    for (const figure of ADDED) added[figure] += batch[figure];
+    const { lived, died, composted } = fateOf(batch.id);
+    fates.thrown += Math.max(batch.came - batch.moved - batch.snapped, 0) + composted;
+    fates.lived += lived;
+    fates.died += died;
+    const { middle, asked, held } = batch.score;
+    scores.asked += asked;
+    scores.held += held;
+    if (!middle || middle.saidDays <= 0 || middle.cameDays <= 0) continue;
+    const { saidDays, cameDays } = middle;
+    const off = logOff(saidDays, cameDays);
+    const spread = TENTH * Math.exp(batch.logSpread.mean);
+    told.batches++;
+    told.cameDays += cameDays;
+    told.saidDays += saidDays;
+    told.withinDays += cameDays * (Math.exp(spread) - Math.exp(-spread));
+    told.off += off;
+    if (!batch.packetDays) continue;
+    const [low, high] = batch.packetDays;
+    printed.batches++;
+    printed.packet += logOff((low + high) / 2, cameDays);
+    printed.forecast += off;
+  }
+  const mean = (sum: number): number | null => (told.batches > 0 ? sum / told.batches : null);
   return {
     batches: batches.length,
-    seeds: sum(({ seeds }) => seeds),
-    came: sum(({ came }) => came),
-    rotten: sum(({ rotten }) => rotten),
-    quiet: sum(({ quiet }) => quiet),
-    moved: sum(({ moved }) => moved),
-    snapped: sum(({ snapped }) => snapped),
-    openings: sum(({ openings }) => openings),
-    nothing: sum(({ nothing }) => nothing),
-    tooSoon: sum(({ tooSoon }) => tooSoon),
-    thrown: sum(({ id, came, moved, snapped }) => Math.max(came - moved - snapped, 0) + fateOf(id).composted),
-    lived: sum(({ id }) => fateOf(id).lived),
-    died: sum(({ id }) => fateOf(id).died),
-    days: mean(told.map(({ cameDays }) => cameDays)),
-    withinDays: mean(told.map(({ cameDays, spread }) => cameDays * (Math.exp(TENTH * spread) - Math.exp(-TENTH * spread)))),
-    saidDays: mean(told.map(({ saidDays }) => saidDays)),
-    timesOff: asTimes(told.map(({ saidDays, cameDays }) => timesOff(saidDays, cameDays))),
+    ...added,
+    ...fates,
+    ...scores,
+    days: mean(told.cameDays),
+    saidDays: mean(told.saidDays),
+    withinDays: mean(told.withinDays),
+    timesOff: told.batches > 0 ? Math.exp(told.off / told.batches) : null,
     packet:
-      printed.length === 0
-        ? null
-        : {
-            batches: printed.length,
-            timesOff: asTimes(printed.map(({ packet }) => packet)) as number,
-            forecastTimesOff: asTimes(printed.map(({ forecast }) => forecast)) as number,
-          },
-    asked: sum(({ score }) => score.asked),
-    held: sum(({ score }) => score.held),
+      printed.batches > 0
+        ? {
+            batches: printed.batches,
+            timesOff: Math.exp(printed.packet / printed.batches),
+            forecastTimesOff: Math.exp(printed.forecast / printed.batches),
+          }
+        : null,
   };
 }
 

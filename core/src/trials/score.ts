@@ -78,9 +78,11 @@ export function scoreOf(facts: ParcelFacts, closedMs: number): BatchScore {
   }
   const middle = middleOf(whole);
   const said = begun.lot.progressOf(0.5);
+  // Weeks in the cold are no days of its pace.
+  const fromMs = Math.max(facts.startMs, facts.chillUntilMs ?? 0);
   const dayOf = (progress: number): number | null => {
     const ms = whole.progress.when(progress);
-    return ms === null ? null : (ms - facts.startMs) / DAY_MS;
+    return ms === null ? null : (ms - fromMs) / DAY_MS;
   };
   const [saidDays, cameDays] = [dayOf(said), middle === null ? null : dayOf(middle)];
   return {

@@ -1,12 +1,12 @@
 import { group } from 'd3-array';
-import { paceBeside, pastSum, type PastBatch, type PastFate, type OwnCurve, type PastSum } from '../trials/index.js';
+import { faultOf, paceBeside, pastSum, type Fault, type OwnCurve, type PastBatch, type PastFate, type PastSum } from '../trials/index.js';
 import { capital, counted, numberWord } from '../units/index.js';
 
-/** How a time off is said: "a fifth", "a half". */
+/** How far off a day was: 1.2 times is "by 20 %". */
 export function offInWords(times: number): string {
   const off = times - 1;
   if (off < 0.05) return 'hardly at all';
-  return `by ${Math.round(100 * off)} in 100`;
+  return `by ${Math.round(100 * off)} %`;
 }
 
 /** The page's leading sentence. */
@@ -46,7 +46,7 @@ export function lossesInWords(sum: PastSum): string[] {
     quiet > 0 ? `${counted(quiet, 'seed')} stayed quiet to the end` : '',
     rotten > 0 ? `${rotten} rotted` : '',
     snapped > 0 ? `${counted(snapped, 'sprout')} broke at the move` : '',
-    thrown > 0 ? `${counted(thrown, 'sprout')} came and went into nothing` : '',
+    thrown > 0 ? `${counted(thrown, 'sprout')} came and ${thrown === 1 ? 'was' : 'were'} never planted, or went on the compost` : '',
     died > 0 ? `${died} of ${died + lived} seedlings were lost` : '',
   ].filter(Boolean);
 }
@@ -57,11 +57,15 @@ export interface NextYear {
   /** How much it would save, in seeds, looks or days: for the order. */
   readonly worth: number;
   readonly crop: string;
+  /** The packet that it is about, where it is about one. */
+  readonly packet?: string;
 }
 
 const MOST_SENTENCES = 5;
 /** Fewer batches or openings than this are no habit. */
-const HABIT = { batches: 2, openings: 6, thrown: 5 } as const;
+const HABIT = { batches: 2, openings: 6, thrown: 5, seeds: 12 } as const;
+/** A packet that gives no more than this is poor. */
+const POOR = 0.4;
 
 /**
  * What to change next year, the most worthwhile first: each a sentence with its figures
@@ -93,7 +97,7 @@ export function nextYearInWords(
       found.push({
         crop,
         worth: sum.thrown,
-        text: `Of ${sum.came} sprouts of ${name.toLowerCase()} ${sum.thrown} went into nothing: start about ${Math.max(1, Math.floor((sum.thrown / sum.came) * 10))} in 10 fewer.`,
+        text: `Of ${sum.came} sprouts of ${name.toLowerCase()} ${sum.thrown} were never planted, or went on the compost: start about ${Math.max(1, Math.floor((sum.thrown / sum.came) * 10))} in 10 fewer.`,
       });
     }
     if (sum.snapped >= 3 && sum.snapped > 0.12 * (sum.moved + sum.snapped)) {
@@ -103,47 +107,65 @@ export function nextYearInWords(
         text: `${counted(sum.snapped, 'sprout')} of ${sum.moved + sum.snapped} of ${name.toLowerCase()} broke at the move: move them a day sooner, or cut the patch and plant it.`,
       });
     }
-    found.push(...poorPackets(own, fateOf, name, nameOf), ...slowPlaces(own, name, nameOf));
+    found.push(...poorPackets(own, name, nameOf), ...slowPlaces(own, name, nameOf));
   }
   return found.sort((a, b) => b.worth - a.worth).slice(0, MOST_SENTENCES);
 }
 
-/** A packet that gave much less than the crop's others, or less than a third by itself. */
-function poorPackets(
-  own: readonly PastBatch[],
-  fateOf: (id: string) => PastFate,
-  name: string,
-  nameOf: (id: string) => string,
-): NextYear[] {
+/** What to do about few of a packet's seed, by what kept the rest from coming: the packet is blamed last. */
+const MEND_WORDS: Readonly<Record<Exclude<Fault, 'seed'>, string>> = {
+  cooked: 'it was hot enough to kill seed there: sow it again where it stays cooler before you blame the packet',
+  drowned: 'it lay in water past what its kind stands: take it out in time before you blame the packet',
+  asleep: 'much of it still slept for want of cold: give it its weeks of cold first, then count again',
+  too_warm: 'its place kept part of it quiet, not dead: try it somewhere cooler',
+  too_cold: 'its place kept part of it quiet, not dead: try it somewhere warmer',
+  rotted: 'most of the rest rotted: lay it drier, with more air, and take out what goes soft at once',
+  given_up_early: 'many of the quiet ones were likely alive when it was closed: give it longer',
+};
+
+/** A packet of which two in five came, or fewer. */
+function poorPackets(own: readonly PastBatch[], name: string, nameOf: (id: string) => string): NextYear[] {
   return [...group(own, ({ packet }) => packet)].flatMap(([packet, its]) => {
-    const sum = pastSum(its, fateOf);
-    if (sum.seeds < 12 || sum.came / sum.seeds > 0.4) return [];
+    const [seeds, came] = [its.reduce((sum, one) => sum + one.seeds, 0), its.reduce((sum, one) => sum + one.came, 0)];
+    if (seeds < HABIT.seeds || came / seeds > POOR) return [];
+    const fault = faultOf(its);
+    const each = Math.min(9, Math.max(2, Math.round(seeds / Math.max(came, 1))));
     return [
       {
         crop: its[0]?.crop ?? '',
-        worth: sum.seeds - sum.came,
-        text: `Of ${name.toLowerCase()} (${nameOf(packet)}) ${sum.came} of ${sum.seeds} seeds came: get new seed, or start ${Math.min(9, Math.max(2, Math.round(sum.seeds / Math.max(sum.came, 1))))} for each plant.`,
+        packet,
+        worth: seeds - came,
+        text: `Of ${name.toLowerCase()} (${nameOf(packet)}) ${came} of ${seeds} seeds came${
+          fault === 'seed' ? `: get new seed, or start ${each} for each plant` : `, and ${MEND_WORDS[fault]}`
+        }.`,
       },
     ];
   });
 }
 
-/** A place where the crop took half as long again as in another of the house. */
+/** Places are told apart by half as long again and two days, where no fewer came in the quicker one but for chance. */
+const SLOWER = { times: 1.5, days: 2, fewer: 0.1 } as const;
+
+/** A place where the crop took half as long again as in another of the house, seen by the same sign. */
 function slowPlaces(own: readonly PastBatch[], name: string, nameOf: (id: string) => string): NextYear[] {
-  const places = [...group(own, ({ spot }) => spot)].flatMap(([spot, its]) => {
-    const days = its.flatMap(({ score }) => (score.middle ? [score.middle.cameDays] : []));
-    return days.length === 0 ? [] : [{ spot, days: days.reduce((sum, day) => sum + day, 0) / days.length, batches: its.length }];
+  return [...group(own, ({ event }) => event)].flatMap(([, alike]) => {
+    const places = [...group(alike, ({ spot }) => spot)].flatMap(([spot, its]) => {
+      const days = its.flatMap(({ score }) => (score.middle ? [score.middle.cameDays] : []));
+      const share = its.reduce((sum, { came }) => sum + came, 0) / its.reduce((sum, { seeds }) => sum + seeds, 0);
+      return days.length === 0 ? [] : [{ spot, share, days: days.reduce((sum, day) => sum + day, 0) / days.length }];
+    });
+    places.sort((a, b) => a.days - b.days);
+    const [quick, slow] = [places[0], places.at(-1)];
+    if (!quick || !slow || slow.days < SLOWER.times * quick.days || slow.days - quick.days < SLOWER.days) return [];
+    if (quick.share < slow.share - SLOWER.fewer) return [];
+    return [
+      {
+        crop: own[0]?.crop ?? '',
+        worth: 3 * (slow.days - quick.days),
+        text: `${name} took ${slow.days.toFixed(0)} days at ${nameOf(slow.spot)} and ${quick.days.toFixed(0)} at ${nameOf(quick.spot)}, where no fewer came: start it there.`,
+      },
+    ];
   });
-  places.sort((a, b) => a.days - b.days);
-  const [quick, slow] = [places[0], places.at(-1)];
-  if (!quick || !slow || quick.spot === slow.spot || slow.days < 1.5 * quick.days || slow.days - quick.days < 2) return [];
-  return [
-    {
-      crop: own[0]?.crop ?? '',
-      worth: 3 * (slow.days - quick.days),
-      text: `${name} took ${slow.days.toFixed(0)} days at ${nameOf(slow.spot)} and ${quick.days.toFixed(0)} at ${nameOf(quick.spot)}: put it there.`,
-    },
-  ];
 }
 
 /** What the house's own batches of a crop say beside the book; null where they say nothing that differs. */
@@ -151,10 +173,10 @@ export function learntInWords(batches: readonly PastBatch[], name: string): stri
   if (batches.length < HABIT.batches) return null;
   const { times, low, high } = paceBeside(batches);
   if (low <= 1.05 && high >= 0.95) return null;
-  const side = times > 1 ? 'later' : 'sooner';
+  const side = times > 1 ? 'longer' : 'less long';
   const off = Math.round(100 * Math.abs(times - 1));
   const range = [low, high].map((one) => Math.round(100 * Math.abs(one - 1))).sort((a, b) => a - b);
-  return `${name} comes ${off} in 100 ${side} here than the book has it, likely ${range[0]} to ${range[1]}, by ${counted(batches.length, 'batch', 'batches')}.`;
+  return `${name} takes ${off} % ${side} here than the book has it, likely ${range[0]} to ${range[1]} %, by ${counted(batches.length, 'batch', 'batches')}.`;
 }
 
 /** Minutes at the worktop and money for seed, where they were written down. */

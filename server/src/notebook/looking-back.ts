@@ -133,7 +133,7 @@ export function lookingBackView(reader: Reader) {
         forecast: forecastInWords(whole),
         losses: lossesInWords(whole),
         learnt: learnt.slice(0, MOST_LEARNT),
-        next: nextYearInWords(found, fateOf, nameOf).map(({ text, crop }) => ({ text, cropId: crop })),
+        next: nextYearInWords(found, fateOf, nameOf).map(({ text, crop, packet = null }) => ({ text, cropId: crop, packetId: packet })),
         rows: rows.slice(0, MOST_ROWS).map(({ key, sum }) => ({ key, title: titled[by](key), sum, losses: lossesInWords(sum) })),
         spent: spentOn(found),
         curve: cropId === null ? null : curveOf(cropId, found),

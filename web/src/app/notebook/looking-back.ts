@@ -25,7 +25,7 @@ const AGAIN_MS = 700;
 /** Pieces of a row's bar. */
 const PIECES = [
   { part: 'moved', text: 'moved on' },
-  { part: 'thrown', text: 'came, and went into nothing' },
+  { part: 'thrown', text: 'came, never planted' },
   { part: 'rotten', text: 'rotted' },
   { part: 'quiet', text: 'stayed quiet' },
 ] as const;
