@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { LookingBack, Notes } from '@fresh-tuck/contract';
+import type { Notes } from '@fresh-tuck/contract';
 import { asks, batchBody, household, lookBody, type Household } from '../testing/household.js';
 
 const PNG = Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex');
@@ -70,32 +70,5 @@ describe('the notebook', () => {
       const pdf = await home.request.get(`/api/${path}/story.pdf`).expect(200);
       expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
     }
-  });
-
-  it('looks back on what has closed, and not on tests or what was taken back', async () => {
-    expect((await get<LookingBack>('looking-back')).whole.batches).toBe(0);
-    const closed = async (more: object): Promise<string> => {
-      const body = batchBody(home.packetId, home.spotId, { seeds: 4, wanted: 2, startAt: '2026-04-02T07:00', ...more });
-      await post('batches', body);
-      return body.id;
-    };
-    const id = await closed({});
-    for (const [day, tipped] of [
-      ['03', 0],
-      ['06', 1],
-      ['07', 3],
-    ] as const)
-      await post(`batches/${id}/looks`, lookBody(tipped, { at: `2026-04-${day}T07:00`, seen: { tipped, rotten: 0, basedOn: null } }));
-    await post(`batches/${id}/closings`, { reason: 'given_up', at: '2026-04-10T07:00' });
-    const gone = await closed({});
-    await post(`batches/${gone}/untuckings`, {});
-    const back = await get<LookingBack>('looking-back?by=spot');
-    expect(back.whole).toEqual(
-      jasmine.objectContaining({ batches: 1, seeds: 4, came: 3, quiet: 1, moved: 0, openings: 3, nothing: 1, thrown: 3 }),
-    );
-    expect(back.rows.map(({ title }) => title)).toEqual(['Hall cupboard']);
-    expect(back.middles[0]?.cameDays).toBeGreaterThan(4);
-    expect(back.middles[0]?.cameDays).toBeLessThan(5);
-    expect((await get<LookingBack>('looking-back?by=year&year=2025')).whole.batches).toBe(0);
   });
 });
