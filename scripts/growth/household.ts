@@ -5,6 +5,7 @@ import { CROPS } from '@fresh-tuck/core/crops';
 import { usualSteps } from '@fresh-tuck/core/preparing';
 import { clockFrom, openDatabase, servicesOn } from '@fresh-tuck/server';
 import { randomFrom } from '@fresh-tuck/core/testing';
+import { fillNotebook } from './notebook.js';
 
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -268,6 +269,7 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     const look = pick(looks);
     services.photos.add({ id: idAt(look.ms), type: 'image/jpeg', content, size: bytes.length }, look.id, look.ms);
   }
+  fillNotebook(services, db, NOW_MS, years);
   const count = (table: string): number => (db.prepare(`SELECT count(*) AS n FROM ${table}`).get() as { n: number }).n;
   const made = {
     batches: count('batch'),
@@ -277,6 +279,8 @@ export async function makeHousehold(file: string, years: number): Promise<Made> 
     seedlings: count('cup'),
     packets: count('packet'),
     photographs: count('photo'),
+    notes: count('note_word'),
+    trials: count('trial_word'),
     acts: count('act'),
   };
   db.pragma('wal_checkpoint(TRUNCATE)');

@@ -209,6 +209,12 @@ export async function measure(folder: string, years: number): Promise<{ text: st
   say(await timed(server, 'Season, thirteen wishes, the first time', ['season']));
   await changed('Season, after a look', ['season']);
   await changed('Season on Today, after a look', ['season/due']);
+  await changed('Looking back, by crop, after a look', ['looking-back']);
+  await changed('Looking back, by packet, after a look', ['looking-back?by=packet']);
+  say(await timed(server, 'Looking back, one crop and its curve', [`looking-back?crop=${one.cropId}`]));
+  say(await timed(server, 'Notebook, its trials', ['trials']));
+  say(await timed(server, 'Batches of a crop to compare', [`trials/candidates?crop=${one.cropId}`]));
+  say(await timed(server, 'Notes, looked through', ['notes?find=mat']));
   say(await timed(server, 'Nursery, a page of what is planted out', ['nursery?group=planted_out&from=400']));
   await changed('Find a word, after a look', ['find?words=tomato']);
   say(await timed(server, 'Find, a number', ['find?words=1200']));
