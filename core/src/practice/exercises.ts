@@ -25,9 +25,12 @@ export const SURENESSES = [0.5, 0.7, 0.9] as const;
 /** A guess holds what lies so near to it. */
 export const WITHIN = 1;
 
+/** What a drawing may show: a finding of the trouble guide, or a seed that is quiet and sound. */
+export type Seen = FindingId | 'alive';
+
 /** One exercise, with what is true of it and what the plan would have said. */
 export type Exercise =
-  | { readonly kind: 'what'; readonly finding: FindingId; readonly options: readonly FindingId[] }
+  | { readonly kind: 'what'; readonly finding: Seen; readonly options: readonly Seen[] }
   | {
       readonly kind: 'open';
       readonly parcel: ShownParcel;

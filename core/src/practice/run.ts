@@ -4,7 +4,7 @@ import { bookPrior } from '../forecast/index.js';
 import { FINDING_IDS, reportFor } from '../judging/index.js';
 import type { ParcelFacts, ParcelLook } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
-import { DEEDS, type Deed, type Exercise, type ExerciseKind, type ShownParcel } from './exercises.js';
+import { DEEDS, type Deed, type Exercise, type ExerciseKind, type Seen, type ShownParcel } from './exercises.js';
 import { trueSeeds, type TrueSeed } from './laws/growth.js';
 import { drawLot, type Lot } from './laws/lots.js';
 import type { Climate } from './laws/warmth.js';
@@ -13,8 +13,8 @@ import type { Climate } from './laws/warmth.js';
 export const RUN: readonly ExerciseKind[] = ['what', 'do', 'open', 'count', 'what', 'do', 'open', 'what', 'do', 'count'];
 /** Names that a finding is chosen from; days on which a parcel may be opened; tries for a parcel that shows what is wanted. */
 const [NAMES, DAYS, TRIES] = [4, 8, 60];
-/** Findings that a drawing alone can tell: smell and heat are not seen. */
-const DRAWN = FINDING_IDS.filter((id) => id !== 'smell' && id !== 'heat');
+/** What a drawing alone can tell: smell and heat are not seen. */
+const DRAWN: readonly Seen[] = [...FINDING_IDS.filter((id) => id !== 'smell' && id !== 'heat'), 'alive'];
 /** Any moment: practice has a calendar of its own. */
 const EPOCH = Date.UTC(2026, 2, 1, 7);
 const LOOK_EVERY_DAYS = 1;
@@ -99,7 +99,7 @@ export function bestDeed(seeds: readonly TrueSeed[], { readyMm, lateMm }: Pick<S
 
 function whatIsIt(source: Source): Exercise {
   const left = [...DRAWN];
-  const take = () => left.splice(randomInt.source(source)(0, left.length)(), 1)[0] as (typeof DRAWN)[number];
+  const take = () => left.splice(randomInt.source(source)(0, left.length)(), 1)[0] as Seen;
   const finding = take();
   const options = [finding, ...Array.from({ length: NAMES - 1 }, take)];
   // In an order that tells nothing.

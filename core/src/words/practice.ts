@@ -1,5 +1,5 @@
 import { FINDINGS } from '../judging/index.js';
-import { WITHIN, type Deed, type Exercise, type Marked, type PracticeTally, type ShownParcel } from '../practice/index.js';
+import { WITHIN, type Deed, type Exercise, type Marked, type PracticeTally, type Seen, type ShownParcel } from '../practice/index.js';
 import { capital, counted, numberWord, type Words } from '../units/index.js';
 
 /** What may be done with an opened towel. */
@@ -40,11 +40,20 @@ export function parcelInWords({ crop, seeds, days, celsius, looks }: ShownParcel
   ];
 }
 
+/** Common practice, no source. */
+const ALIVE = {
+  means: 'Quiet and alive: nothing to mend.',
+  sign: 'Tight, of one colour, its outline whole. A firm seed that has kept its colour is alive, however late it is.',
+};
+/** What a drawing shows, as the trouble guide tells it. */
+const seenInWords = (seen: Seen | undefined): { readonly means: string; readonly sign: string } =>
+  FINDINGS.find(({ id }) => id === seen) ?? ALIVE;
+
 /** An option as its button says it. */
 export function optionInWords(exercise: Exercise, index: number): string {
   switch (exercise.kind) {
     case 'what':
-      return FINDINGS.find(({ id }) => id === exercise.options[index])?.means.split(/[.:]/)[0] ?? '';
+      return seenInWords(exercise.options[index]).means.split(/[.:]/)[0] ?? '';
     case 'do':
       return capital(DEED_WORDS[exercise.options[index] as Deed]);
     case 'open': {
@@ -60,8 +69,8 @@ export function optionInWords(exercise: Exercise, index: number): string {
 export function markedInWords(exercise: Exercise, { right, days, count }: Marked): string[] {
   switch (exercise.kind) {
     case 'what': {
-      const finding = FINDINGS.find(({ id }) => id === exercise.finding);
-      return [`${right ? 'Yes.' : 'No:'} ${finding?.means ?? ''}`, finding?.sign ?? ''];
+      const { means, sign } = seenInWords(exercise.finding);
+      return [`${right ? 'Yes.' : 'No:'} ${means}`, sign];
     }
     case 'do': {
       const { readyMm, lateMm } = exercise.parcel;

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { FindingId } from '@fresh-tuck/core/judging';
 import { rootPath } from './seed';
 
-export type FindingDrawing = FindingId | 'nib' | 'speck' | 'split' | 'gel' | 'lint';
+export type FindingDrawing = FindingId | 'alive' | 'nib' | 'speck' | 'split' | 'gel' | 'lint';
 
 /** Repeatable scatter in [-0.5, 0.5]: a drawing must not change from look to look. */
 const scatter = (index: number): number => {
@@ -40,6 +40,7 @@ const SPORES = times(15).map((index) => {
 const WORDS: Readonly<Record<FindingDrawing, string>> = {
   nib: 'A white nib at the narrow end',
   speck: 'A green speck on a tiny seed',
+  alive: 'A tight seed with a whole outline, nothing coming out',
   split: 'A swollen seed with a split coat and nothing coming out',
   gel: 'A seed in a clear jelly',
   lint: 'A loose paper fibre beside a seed',
@@ -125,6 +126,10 @@ const WORDS: Readonly<Record<FindingDrawing, string>> = {
         @case ('speck') {
           <ellipse class="seed" cx="58" cy="42" rx="7" ry="5" />
           <path class="leaf" d="M63 38q4-7 9-5-1 6-9 5z" />
+        }
+        @case ('alive') {
+          <ellipse class="seed" cx="60" cy="41" rx="19" ry="14" />
+          <path class="split" d="M46 36q9-9 21-6" />
         }
         @case ('split') {
           <ellipse class="seed" cx="58" cy="40" rx="18" ry="15" />
