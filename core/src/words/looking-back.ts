@@ -29,7 +29,7 @@ export function forecastInWords({ batches, asked, held, timesOff, packet, days, 
   if (timesOff !== null && days !== null && saidDays !== null) {
     const side = Math.abs(saidDays - days) < 0.05 * days ? 'to neither side' : saidDays > days ? 'mostly too late' : 'mostly too early';
     sentences.push(
-      `Before the first look its day for the middle seed was off ${offInWords(timesOff)}, ${side}: ${saidDays.toFixed(1)} days said, ${days.toFixed(1)} days come.`,
+      `Before the first look its day for the middle seed was off ${offInWords(timesOff)}, ${side}: day ${saidDays.toFixed(1)} was said, day ${days.toFixed(1)} it was.`,
     );
   }
   if (packet)
@@ -119,7 +119,7 @@ const MEND_WORDS: Readonly<Record<Exclude<Fault, 'seed'>, string>> = {
   asleep: 'much of it still slept for want of cold: give it its weeks of cold first, then count again',
   too_warm: 'its place kept part of it quiet, not dead: try it somewhere cooler',
   too_cold: 'its place kept part of it quiet, not dead: try it somewhere warmer',
-  rotted: 'most of the rest rotted: lay it drier, with more air, and take out what goes soft at once',
+  rotted: 'most of the rest rotted: dead seed does, and any that lies too wet. Try a dozen, wrung drier, before you sow it again',
   given_up_early: 'many of the quiet ones were likely alive when it was closed: give it longer',
 };
 

@@ -40,6 +40,7 @@ export function settingInWords(question: Question, setting: string, nameOf: (id:
 /** A chance as one tells it: "2 in 100", "3 in 10". */
 export function byChanceInWords(chance: number): string {
   if (chance < 0.005) return 'less than 1 in 100';
+  if (chance >= 0.95) return 'nearly always';
   return chance < 0.095 ? `${Math.max(Math.round(100 * chance), 1)} in 100` : `${Math.min(Math.round(10 * chance), 10)} in 10`;
 }
 

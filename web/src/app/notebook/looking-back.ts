@@ -5,7 +5,7 @@ import { RouterLink } from '@angular/router';
 import { combineLatest, repeat, switchMap, takeWhile } from 'rxjs';
 import type { LookingBack } from '@fresh-tuck/contract';
 import type { Grouping } from '@fresh-tuck/core/trials';
-import { counted } from '@fresh-tuck/core/units';
+import { capital, counted } from '@fresh-tuck/core/units';
 import { Changes } from '../data/transport/changes.service';
 import { Choices, type Choice } from '../kit/choices';
 import { Word } from '../kit/word';
@@ -47,6 +47,7 @@ export class LookingBackScreen {
   protected readonly groupings = BY;
   protected readonly pieces = PIECES;
   protected readonly counted = counted;
+  protected readonly lost = (all: readonly string[]): string => `${capital(all.join('; '))}.`;
 
   protected readonly all = toSignal(
     combineLatest([toObservable(this.by), toObservable(this.year), toObservable(this.crop)]).pipe(
