@@ -32,7 +32,7 @@ const ON_THE_PAGE = {
   sowing: ['plantsForBed', 'plantsForRack', 'waterFor', 'suppliesFor', 'handsFor', 'clashesOf', 'keptApart'],
   judging: ['FINDINGS', 'FINDING_OF', 'quietChoices'],
   season: ['outNotBefore'],
-  trials: ['drawnByLot', 'germinationIndices', 'looksTooSparse', 'tipsByDay'],
+  trials: ['drawnByLot', 'germinationIndices', 'looksTooSparse', 'tipsByDay', 'warmFromMs'],
   practice: ['marked', 'practiceTally', 'SURENESSES'],
 };
 const askTheWorker = (room, names) => ({

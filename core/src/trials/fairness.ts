@@ -1,7 +1,8 @@
 import { USUAL_SETUP } from '../carrier/index.js';
 import { soakEnd } from '../preparing/index.js';
 import { DAY_MS, HOUR_MS } from '../units/index.js';
-import { clockOf, type Arm, type Question, type TrialBatch } from './trial.js';
+import { daysInWarmth, warmFromMs } from './in-warmth.js';
+import { clockOf, progressInWarmth, type Arm, type Question, type TrialBatch } from './trial.js';
 
 /** What else may differ between the sides of a trial. */
 export type Factor = Question | 'crop' | 'event' | 'warmth' | 'heat' | 'guessed' | 'dry' | 'start' | 'rhythm' | 'watched' | 'people';
@@ -31,6 +32,9 @@ const SOAK_DAYS = 0.7;
 const CURVE_DOUBT = 0.2;
 /** Batches begun so far apart are of other light and other seed, days; each month is worth this of the log. Guess. */
 const START_APART = { days: 14, logPerMonth: 0.02 } as const;
+
+/** Weeks of cold that differ by less are the same. */
+const COLD_APART_DAYS = 3;
 
 /** Sides of which more than this share of the seed is another packet's are other seed. */
 const MOSTLY = 0.5;
@@ -70,9 +74,21 @@ const soakHours = ({ basics: { facts } }: TrialBatch): number => {
   // Soaked before it was laid: nobody wrote down how long, so as long as its kind is soaked.
   return facts.prepared?.includes('soak') ? soakEnd(facts.crop, 0, null) / HOUR_MS : 0;
 };
-const livedDays = ({ basics: { facts, evidence } }: TrialBatch): number => Math.max((evidence.lastSeenMs - facts.startMs) / DAY_MS, 1e-6);
+const livedDays = ({ basics: { facts, evidence } }: TrialBatch): number => Math.max(daysInWarmth(facts)(evidence.lastSeenMs), 1e-6);
+/** Days of cold that it had, before it was laid and after. */
+const coldDays = ({ basics: { facts } }: TrialBatch): number =>
+  (facts.chilledDays ?? 0) + Math.max((facts.chillUntilMs ?? 0) - facts.startMs, 0) / DAY_MS;
+/** Share of the living that had had its cold by the end. */
+const awake = ({ basics: { evidence, progress } }: TrialBatch): number =>
+  (evidence.origins ?? [{ progress: 0, weight: 1 }]).reduce(
+    (sum, origin) => sum + (origin.progress <= progress.at(evidence.lastSeenMs) ? origin.weight : 0),
+    0,
+  );
 /** Days from one opening to the next. */
-const rhythmDays = (batch: TrialBatch): number => livedDays(batch) / Math.max(batch.basics.facts.looks.length, 1);
+const rhythmDays = (batch: TrialBatch): number => {
+  const { facts } = batch.basics;
+  return livedDays(batch) / Math.max(facts.looks.filter(({ atMs }) => atMs > warmFromMs(facts)).length, 1);
+};
 
 /** Names of a side by factor, for what is told by name. */
 const NAMES: Partial<Record<Factor, (batch: TrialBatch) => string>> = {
@@ -110,6 +126,8 @@ function worthOfName(factor: Factor, medianDays: number, first: Side, second: Si
 const FOLLOWS: Partial<Record<Question, readonly Factor[]>> = {
   age: ['packet'],
   spot: ['warmth', 'heat', 'guessed'],
+  // Cold is had in a colder place, and the clock begins after it.
+  chill: ['spot'],
   packet: ['age'],
   method: ['medium', 'wet', 'damped', 'closure', 'light'],
 };
@@ -141,7 +159,7 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
     add(factor, names[0], names[1], apart * worth.days, apart * worth.share, apart);
   }
   const both = (of: (batch: TrialBatch) => number): readonly [number, number] => [meanOf(first, of), meanOf(second, of)];
-  const rate = both((batch) => batch.basics.progress.at(batch.basics.evidence.lastSeenMs) / livedDays(batch));
+  const rate = both((batch) => progressInWarmth(batch.basics) / livedDays(batch));
   const warm = both(({ basics }) => basics.toll.meanC);
   const doubt = clockOf(question) === 'progress' ? CURVE_DOUBT : 1;
   const toll = both(({ basics }) => basics.toll.share);
@@ -151,6 +169,11 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
   if (Math.abs(lives[0] - lives[1]) > 0.01) add('heat', lives[0], lives[1], 0, lives[0] - lives[1]);
   const soak = both(soakHours);
   if (Math.abs(soak[0] - soak[1]) > 0.5) add('soak', soak[0], soak[1], (SOAK_DAYS * Math.min(Math.abs(soak[0] - soak[1]), 24)) / 24);
+  const cold = both(coldDays);
+  if (Math.abs(cold[0] - cold[1]) > COLD_APART_DAYS) {
+    const woken = both(awake);
+    add('chill', cold[0], cold[1], 0, woken[0] - woken[1]);
+  }
   const age = both(({ traits }) => traits.ageYears ?? 0);
   const lived = both(({ basics }) => basics.facts.prior.share.mean);
   if (Math.abs(age[0] - age[1]) > 0.5)
@@ -160,10 +183,10 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
   const together = unlikeNames(
     first,
     second,
-    ({ traits, basics }) => `${traits.spots.join()} ${Math.floor(basics.facts.startMs / DAY_MS)}`,
+    ({ traits, basics }) => `${traits.spots.join()} ${Math.floor(warmFromMs(basics.facts) / DAY_MS)}`,
   ).apart;
   if (together * Math.max(...unknown) > 0.02) add('guessed', unknown[0], unknown[1], together * medianDays * Math.hypot(...unknown));
-  const start = both(({ basics }) => basics.facts.startMs / DAY_MS);
+  const start = both(({ basics }) => warmFromMs(basics.facts) / DAY_MS);
   if (Math.abs(start[0] - start[1]) > START_APART.days) {
     add('start', start[0], start[1], (medianDays * START_APART.logPerMonth * Math.abs(start[0] - start[1])) / 30);
   }

@@ -3,6 +3,7 @@ export * from './compare.js';
 export * from './curve.js';
 export * from './fairness.js';
 export * from './fisher.js';
+export * from './in-warmth.js';
 export * from './indices.js';
 export * from './kept-quiet.js';
 export * from './log-rank.js';

@@ -1,5 +1,5 @@
 import type { ParcelFacts } from '../parcel/index.js';
-import { DAY_MS } from '../units/index.js';
+import { daysInWarmth } from './in-warmth.js';
 
 /** New tips seen at one look. */
 export interface NewTips {
@@ -87,15 +87,17 @@ export function looksTooSparse(looks: readonly NewTips[]): boolean {
 
 /**
  * New tips of one or several batches by the day on which they were seen, each batch from
- * its own start; looks that told nothing of tips are left out.
+ * its own start, or the end of its chill; looks that told nothing of tips are left out.
  */
-export function tipsByDay(batches: readonly Pick<ParcelFacts, 'startMs' | 'looks'>[]): NewTips[] {
+export function tipsByDay(batches: readonly Pick<ParcelFacts, 'startMs' | 'chillUntilMs' | 'looks'>[]): NewTips[] {
   const byDay = new Map<number, number>();
-  for (const { startMs, looks } of batches) {
+  for (const batch of batches) {
+    const { startMs, looks } = batch;
+    const dayOf = daysInWarmth(batch);
     let before = 0;
     for (const { atMs, tipped } of looks) {
       if (tipped === null || atMs <= startMs) continue;
-      const day = (atMs - startMs) / DAY_MS;
+      const day = dayOf(atMs);
       byDay.set(day, (byDay.get(day) ?? 0) + Math.max(tipped - before, 0));
       before = Math.max(before, tipped);
     }

@@ -1,6 +1,7 @@
 import { countForecast, fairCoverage, logScore, type CountForecast } from '../chance/index.js';
 import { workingsFor, type ParcelFacts, type ParcelLook, type Workings } from '../parcel/index.js';
 import { DAY_MS } from '../units/index.js';
+import { warmFromMs } from './in-warmth.js';
 
 /** How a finished batch's forecasts did, by the warmth that it really had. */
 export interface BatchScore {
@@ -78,8 +79,7 @@ export function scoreOf(facts: ParcelFacts, closedMs: number): BatchScore {
   }
   const middle = middleOf(whole);
   const said = begun.lot.progressOf(0.5);
-  // Weeks in the cold are no days of its pace.
-  const fromMs = Math.max(facts.startMs, facts.chillUntilMs ?? 0);
+  const fromMs = warmFromMs(facts);
   const dayOf = (progress: number): number | null => {
     const ms = whole.progress.when(progress);
     return ms === null ? null : (ms - fromMs) / DAY_MS;

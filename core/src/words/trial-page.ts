@@ -12,6 +12,8 @@ export function settingInWords(question: Question, setting: string, nameOf: (id:
   switch (question) {
     case 'soak':
       return Number(setting) > 0 ? `soaked ${counted(Number(setting), 'hour')}` : 'not soaked';
+    case 'chill':
+      return Number(setting) > 0 ? `chilled ${counted(Number(setting), 'week')}` : 'not chilled';
     case 'method':
       return word(METHOD_WORDS);
     case 'medium':

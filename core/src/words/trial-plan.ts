@@ -1,4 +1,4 @@
-import type { CareFor, SeedToTry } from '../trials/index.js';
+import type { CareFor, Question, SeedToTry } from '../trials/index.js';
 import { counted, listed, numberWord } from '../units/index.js';
 
 /** What one would care about: "half a day sooner", "10 in 100 more". */
@@ -50,4 +50,17 @@ export function shortInWords(packets: readonly SeedTaken[]): string | null {
     left !== null && left < taken ? [`${name} has ${counted(left, 'seed')} left and ${taken} are to be taken`] : [],
   );
   return short.length > 0 ? `${listed(short)}.` : null;
+}
+
+/** How a trial's sides are laid so that they stay alike but for what is asked. */
+export function layInWords(question: Question, seeds: number, sides: number): string {
+  const both = sides > 2 ? 'all' : 'both';
+  const count =
+    question === 'packet' || question === 'age'
+      ? `Count out ${counted(seeds, 'seed')} of each packet, without choosing.`
+      : `Count out ${counted(seeds, 'seed')} for each side from one heap, without choosing.`;
+  if (question === 'chill')
+    return `${count} The longest cold begins first, the others so much later that ${both} come into the warmth in the same hour; from then on they lie side by side and are looked at each time.`;
+  const where = question === 'spot' ? 'each in its place' : 'side by side in one place';
+  return `${count} Begin ${both} in the same hour, ${where}, and look at ${both} each time.`;
 }

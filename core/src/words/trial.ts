@@ -17,6 +17,7 @@ export const QUESTION_WORDS: Readonly<Record<Question, string>> = {
   closure: 'how it is closed',
   light: 'light or dark',
   soak: 'the soak',
+  chill: 'the cold before',
   prepared: 'what was done to the seed',
   spot: 'the place',
 };
@@ -187,6 +188,8 @@ export function unlikeInWords(
         return words.temperature(value);
       case 'soak':
         return value < 0.5 ? 'none' : counted(Math.round(value), 'hour');
+      case 'chill':
+        return value < 1 ? 'none' : counted(Math.round(value), 'day');
       case 'age':
         return counted(Math.round(value), 'year');
       case 'start':

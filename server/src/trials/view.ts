@@ -1,6 +1,6 @@
 import type { Trial, TrialBatchShown, TrialCandidate, TrialCandidates, TrialInShort } from '@fresh-tuck/contract';
 import { soakEnd } from '@fresh-tuck/core/preparing';
-import { HOUR_MS } from '@fresh-tuck/core/units';
+import { DAY_MS, HOUR_MS } from '@fresh-tuck/core/units';
 import { stoodAt } from '../forecasts/facts.js';
 import type { Reader } from '../forecasts/reader.js';
 import { closedAt, countingOf, isUntucked, looksOf, seedsOf } from '../journal/read.js';
@@ -108,6 +108,8 @@ export function trialViews(reader: Reader) {
         closure: holderId === '' ? '' : holders.get(holderId).closure,
         light: light ?? '',
         soak: String(soak),
+        // Weeks: a day more or less is the same cold.
+        chill: String(Math.round((row.chilled_days + Math.max((row.chill_until_ms ?? 0) - row.start_ms, 0) / DAY_MS) / 7)),
         prepared,
         spot: [...new Set(stood.map(({ spotId }) => spotId))].join(', '),
       },

@@ -138,6 +138,7 @@ describe('the notebook', () => {
         closure: 'lidded',
         light: '',
         soak: '0',
+        chill: '0',
         prepared: '',
         spot: 's1',
       },

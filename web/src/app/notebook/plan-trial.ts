@@ -8,7 +8,7 @@ import { debounceTime, filter, finalize, map, of, switchMap } from 'rxjs';
 import { v7 as uuid } from 'uuid';
 import { CLOSURES, DAMPINGS, LIGHTS, MEDIA, METHODS, WETNESSES } from '@fresh-tuck/contract/choices';
 import { unsuited } from '@fresh-tuck/core/method';
-import type { CareFor, Question, SeedToTry } from '@fresh-tuck/core/trials';
+import { warmFromMs, type CareFor, type Question, type SeedToTry } from '@fresh-tuck/core/trials';
 import { capital, DAY_MS } from '@fresh-tuck/core/units';
 import { careInWords, QUESTION_WORDS, settingInWords, shortInWords, trialSizeInWords } from '@fresh-tuck/core/words';
 import { AboutService } from '../data/household/about.service';
@@ -41,6 +41,7 @@ const CARES: readonly CareFor[] = [
 ];
 const PLANNED = [
   'soak',
+  'chill',
   'prepared',
   'method',
   'medium',
@@ -57,6 +58,7 @@ const NO_OTHER: Partial<Record<Planned, string>> = {
   packet: 'the box has one packet of this crop',
   spot: 'the house has one place',
   soak: 'its kind drowns in any soak worth trying',
+  chill: 'its kind asks for no cold',
   prepared: 'its coat asks for nothing that could be left out',
 };
 
@@ -102,6 +104,10 @@ export class PlanTrial {
       case 'soak':
         // None that its kind would drown in.
         return SOAKS.filter((hours) => !crop || Number(hours) <= crop.water.drowningLimitHours);
+      case 'chill': {
+        const { weeks = 0 } = crop?.chill ?? {};
+        return weeks > 0 ? [...new Set([0, Math.ceil(weeks / 2), weeks, 2 * weeks])].map(String) : [];
+      }
       case 'prepared': {
         const { steps = [], sometimes = [] } = crop?.preparation ?? {};
         const tried = [...steps, ...sometimes].filter((step) => step !== 'soak' && step !== 'chill');
@@ -138,6 +144,7 @@ export class PlanTrial {
   protected readonly sides = linkedSignal<readonly (string | null)[]>(() => {
     const all = this.settings();
     if (this.question() === 'soak') return [all.findLast((hours) => Number(hours) <= USUAL_SOAK && hours !== '0') ?? null, '0'];
+    if (this.question() === 'chill') return [all.length > 0 ? String(this.plan.crop()?.chill.weeks) : null, all[0] ?? null];
     if (this.question() === 'prepared') return [all[1] ?? null, ''];
     return [all[0] ?? null, all[1] ?? null];
   });
@@ -184,7 +191,7 @@ export class PlanTrial {
     const facts = this.plan.here()?.facts;
     if (!chosen || !answer || !facts || answer.halfMs === null) return null;
     return {
-      medianDays: (answer.halfMs - facts.startMs) / DAY_MS,
+      medianDays: Math.max(answer.halfMs - warmFromMs(facts), DAY_MS / 2) / DAY_MS,
       spread: facts.prior.spread.median,
       rate: Math.min(Math.max(answer.end.mean / facts.seeds, 0.05), 0.99),
       lookEveryDays: 1 / Math.max(this.about.household().lookingTimes.length, 1),

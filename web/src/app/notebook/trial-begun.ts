@@ -3,7 +3,8 @@ import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Trial } from '@fresh-tuck/contract';
 import { drawnByLot } from '@fresh-tuck/core/trials';
-import { counted, numberWord } from '@fresh-tuck/core/units';
+import { numberWord } from '@fresh-tuck/core/units';
+import { layInWords } from '@fresh-tuck/core/words';
 
 /** Seeds of a side's nth bag: what does not divide evenly goes to the first ones. */
 const bagOf = ({ seeds, bags }: { readonly seeds: number; readonly bags: number }, nth: number): number =>
@@ -18,10 +19,7 @@ const bagOf = ({ seeds, bags }: { readonly seeds: number; readonly bags: number 
     <p class="soft">{{ inShort() }}</p>
     <h1>{{ lead() }}</h1>
     @if (trial().words.plan; as plan) {
-      <p class="how">
-        Count out {{ counted(plan.seeds, 'seed') }} for each side from one heap, without choosing. Begin both in the same hour, side by side
-        in one place, and look at both each time.
-      </p>
+      <p class="how">{{ how() }}</p>
       <ol>
         @for (place of places(); track $index) {
           <li>
@@ -51,7 +49,7 @@ const bagOf = ({ seeds, bags }: { readonly seeds: number; readonly bags: number 
           </li>
         }
       </ol>
-      <p class="soft">The places were drawn by lot, so that habit favours no side. Keep to them.</p>
+      <p class="soft">The order was drawn by lot, so that habit favours no side. Keep to it.</p>
     } @else {
       <ul>
         @for (arm of trial().arms; track arm.name) {
@@ -100,7 +98,10 @@ const bagOf = ({ seeds, bags }: { readonly seeds: number; readonly bags: number 
 export class TrialBegun {
   readonly trial = input.required<Trial>();
   readonly inShort = input.required<string>();
-  protected readonly counted = counted;
+  protected readonly how = computed(() => {
+    const { question, plan, arms } = this.trial().words;
+    return layInWords(question, plan?.seeds ?? 0, arms.length);
+  });
 
   protected readonly places = computed(() => {
     const { id, words, arms } = this.trial();
@@ -118,7 +119,14 @@ export class TrialBegun {
       return {
         name: arm?.name ?? '',
         seeds,
-        where: nth === 0 ? 'laid first, at the left' : nth === order.length - 1 ? 'laid last, at the right' : 'next to the right',
+        where:
+          question === 'spot'
+            ? 'where its side stands'
+            : nth === 0
+              ? 'laid first, at the left'
+              : nth === order.length - 1
+                ? 'laid last, at the right'
+                : 'next to the right',
         batch,
         next: first,
         tuck: {

@@ -23,6 +23,8 @@ export function fixSide(plan: TuckPlan, question: string, setting: string): void
       plan.soakHours.set(hours > 0 ? hours : null);
       return;
     }
+    case 'chill':
+      return plan.chillFixed.set(Number(setting) > 0 ? 7 * Number(setting) : null);
     case 'method':
       return plan.methodFixed.set(oneOf(METHODS, setting) ?? null);
     case 'medium': {
