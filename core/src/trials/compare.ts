@@ -1,11 +1,13 @@
+import { countForecast } from '../chance/index.js';
 import type { CensoredStretch } from '../forecast/index.js';
+import { workingsFor } from '../parcel/index.js';
 import { allElse, fairnessOf, unlikeBetween, type Fairness, type Unlike } from './fairness.js';
 import { fisherExact, shareDifferenceWithin, type CountOf, type Difference } from './fisher.js';
 import { logRankScores } from './log-rank.js';
 import { medianDifference, medianOf, type MedianDifference } from './medians.js';
 import { holm, permutationTest, type Stratum } from './permutation.js';
 import { sideOf, watchedTo, type ShownSide } from './sides.js';
-import { chanceToSeeDays, seedsToSee } from './size.js';
+import { chanceToSeeDays, seedsToSee, USUAL_LEVEL } from './size.js';
 import { clockOf, daysPerProgress, shownOn, type Arm, type Clock, type Question, type TrialBatch } from './trial.js';
 
 /** Draws of a comparison, in which both tests are told to about a fiftieth of a chance of 1 in 20. */
@@ -25,6 +27,8 @@ export interface ArmShown {
   /** Days to the middle of those that came; null where none did. */
   readonly medianDays: number | null;
   readonly stretches: readonly CensoredStretch[];
+  /** Whether it had shown what it would when it was closed; where not, more would have come. */
+  readonly over: boolean;
 }
 
 /** Two sides against each other. */
@@ -71,6 +75,13 @@ function looksApart(sides: readonly ShownSide[]): number {
   return tips > 0 ? found.reduce((sum, { left, right, count }) => sum + count * (right - left), 0) / tips : 1;
 }
 
+/** A batch closed with less than this of its seed to come was over: half of what anybody would act on, and half a seed of few. */
+const TO_COME = { share: LEAST.share / 2, seeds: 0.5 } as const;
+/** Whether a batch had shown what it would when it was closed. */
+const wasOver = ({ basics: { evidence, facts }, closedMs }: TrialBatch): boolean =>
+  evidence.quiet.count === 0 ||
+  countForecast(workingsFor(facts, closedMs).outlook.furtherTips(Infinity)).mean < Math.max(TO_COME.share * facts.seeds, TO_COME.seeds);
+
 const placeOf = ({ traits }: TrialBatch): string => traits.spots.join(', ');
 
 /** Places that at least two sides stood on, where the sides are spread over them unevenly; none where it makes no odds. */
@@ -86,7 +97,7 @@ function placesApart(question: Question, arms: readonly Arm[]): string[] {
 
 /**
  * Compares the sides of a trial: how many came, by Fisher's exact test, and how soon, by a
- * log-rank test of those that came; each at the time up to which all were watched, within
+ * log-rank test of those that came; each at the time up to which all that were not over were watched, within
  * each place where the sides were spread over places unevenly. In steps, so that it can be
  * stopped and tells how far it is.
  *
@@ -99,8 +110,13 @@ export function comparisonOf(question: Question, arms: readonly Arm[], seed: num
   const clock = clockOf(question);
   const all = arms.flatMap(({ batches }) => batches);
   const times = clock === 'progress' ? daysPerProgress(all) : 1;
-  const shown = new Map(all.map((batch) => [batch, { ...shownOn(batch, clock), lost: batch.basics.state.lost }]));
-  const upTo = watchedTo([...shown.values()]);
+  const seen = all.map((batch) => ({ batch, shown: { ...shownOn(batch, clock), lost: batch.basics.state.lost }, over: wasOver(batch) }));
+  const upTo = watchedTo(seen.filter(({ over }) => !over).map(({ shown: own }) => own));
+  // What would not have come had it been watched for longer counts as watched to the end.
+  const lastSeen = Math.max(...seen.map(({ shown: { quiet, tips } }) => Math.max(quiet.progress, tips.at(-1)?.toProgress ?? 0)));
+  const shown = new Map(
+    seen.map(({ batch, shown: own, over }) => [batch, over ? { ...own, quiet: { ...own.quiet, progress: lastSeen } } : own]),
+  );
   const within = placesApart(question, arms);
   const sideIn = ({ batches }: Arm, place: string | null): ShownSide =>
     sideOf(
@@ -150,14 +166,17 @@ export function comparisonOf(question: Question, arms: readonly Arm[], seed: num
         share: share?.result().chance ?? fisherExact((sides[first] as ShownSide).count, (sides[second] as ShownSide).count).either,
         days: days ? days.result().chance : null,
       }));
-      const raisedShare = holm(chances.map(({ share }) => share));
-      const raisedDays = holm(chances.map(({ days }) => days ?? 1));
+      // Every pair is asked twice, how many and how soon: one call too many in twenty trials is all that is allowed.
+      const asked = chances.flatMap(({ share, days }) => (days === null ? [share] : [share, days]));
+      const raised = holm(asked);
+      const raisedTo = (chance: number): number => raised[asked.indexOf(chance)] as number;
       return {
         clock,
         watchedDays: upTo < Infinity ? upTo * times : null,
-        arms: arms.map(({ name }, index) => {
+        arms: arms.map(({ name, batches }, index) => {
           const { count, stretches } = sides[index] as ShownSide;
-          return { name, count, stretches, medianDays: medianOf(came(stretches)) };
+          const over = batches.every((batch) => seen.some((one) => one.batch === batch && one.over));
+          return { name, count, stretches, medianDays: medianOf(came(stretches)), over };
         }),
         pairs: pairs.map(({ first, second }, index): PairShown => {
           const [own, other] = [sides[first] as ShownSide, sides[second] as ShownSide];
@@ -185,12 +204,12 @@ export function comparisonOf(question: Question, arms: readonly Arm[], seed: num
           return {
             first,
             second,
-            share: { ...apart, chance: chance.share, amongAll: raisedShare[index] as number },
-            days: between && chance.days !== null ? { ...between, chance: chance.days, amongAll: raisedDays[index] as number } : null,
+            share: { ...apart, chance: chance.share, amongAll: raisedTo(chance.share) },
+            days: between && chance.days !== null ? { ...between, chance: chance.days, amongAll: raisedTo(chance.days) } : null,
             unlike,
             needed:
               lead > LEAST.daysOfMedian * median
-                ? seedsToSee((seeds) => chanceToSeeDays(seeds, Math.min(lead, 0.9 * median), tried))
+                ? seedsToSee((seeds) => chanceToSeeDays(seeds, Math.min(lead, 0.9 * median), tried, USUAL_LEVEL / asked.length))
                 : null,
             fair: {
               share: fairnessOf(unlike, apart.difference, worth.share, LEAST.share),

@@ -5,7 +5,7 @@ import { daysInWarmth, warmFromMs } from './in-warmth.js';
 import { clockOf, progressInWarmth, type Arm, type Question, type TrialBatch } from './trial.js';
 
 /** What else may differ between the sides of a trial. */
-export type Factor = Question | 'crop' | 'event' | 'warmth' | 'heat' | 'guessed' | 'dry' | 'start' | 'rhythm' | 'watched' | 'people';
+export type Factor = Question | 'crop' | 'event' | 'warmth' | 'heat' | 'guessed' | 'dry' | 'start' | 'rhythm' | 'people';
 
 /** One thing that differed, beside what was asked. */
 export interface Unlike {
@@ -78,6 +78,9 @@ const livedDays = ({ basics: { facts, evidence } }: TrialBatch): number => Math.
 /** Days of cold that it had, before it was laid and after. */
 const coldDays = ({ basics: { facts } }: TrialBatch): number =>
   (facts.chilledDays ?? 0) + Math.max((facts.chillUntilMs ?? 0) - facts.startMs, 0) / DAY_MS;
+/** Where it stood in the warm: the first place of a chilled one was its cold. */
+const warmSpots = ({ traits, basics: { facts } }: TrialBatch): readonly string[] =>
+  traits.spots.length > 1 && warmFromMs(facts) > facts.startMs ? traits.spots.slice(1) : traits.spots;
 /** Share of the living that had had its cold by the end. */
 const awake = ({ basics: { evidence, progress } }: TrialBatch): number =>
   (evidence.origins ?? [{ progress: 0, weight: 1 }]).reduce(
@@ -183,7 +186,7 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
   const together = unlikeNames(
     first,
     second,
-    ({ traits, basics }) => `${traits.spots.join()} ${Math.floor(warmFromMs(basics.facts) / DAY_MS)}`,
+    (batch) => `${warmSpots(batch).join()} ${Math.floor(warmFromMs(batch.basics.facts) / DAY_MS)}`,
   ).apart;
   if (together * Math.max(...unknown) > 0.02) add('guessed', unknown[0], unknown[1], together * medianDays * Math.hypot(...unknown));
   const start = both(({ basics }) => warmFromMs(basics.facts) / DAY_MS);

@@ -99,8 +99,8 @@ export type CareFor = { readonly of: 'days'; readonly days: number } | { readonl
 
 /**
  * Chance to see between two of a trial's sides what one would care about, and how many
- * seeds a side show it 8 times in 10. With more sides more pairs are asked, each at a
- * part of the level (Bonferroni, the first step of Holm's way).
+ * seeds a side show it 8 times in 10. Every pair is asked twice, how many and how
+ * soon, each at a part of the level (Bonferroni, the first step of Holm's way).
  *
  * @param seeds a side, 1 or more; @param sides 2 or more
  */
@@ -110,7 +110,7 @@ export function trialSize(
   seed: SeedToTry,
   sides = 2,
 ): { readonly chance: number; readonly needed: number | null } {
-  const level = USUAL_LEVEL / ((sides * (sides - 1)) / 2);
+  const level = USUAL_LEVEL / (sides * (sides - 1));
   const chanceAt = (count: number): number =>
     care.of === 'days'
       ? chanceToSeeDays(count, Math.min(care.days, 0.95 * seed.medianDays), seed, level)

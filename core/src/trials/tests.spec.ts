@@ -119,7 +119,7 @@ describe('how many seeds a trial needs', () => {
     // Each side more asks for more seed, as more pairs may come out by chance.
     const needed = [2, 3, 4].map((sides) => trialSize(24, { of: 'days', days: 1 }, seed, sides).needed ?? Infinity);
     expect(needed).toEqual([...new Set(needed)].sort((a, b) => a - b));
-    expect(needed[0]).toBe(seeds);
+    expect(needed[0]).toBeGreaterThan(seeds);
   });
 });
 

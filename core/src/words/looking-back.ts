@@ -93,7 +93,8 @@ export function nextYearInWords(
         text: `${name} was opened ${sum.tooSoon} times before a root was likely, of ${sum.openings} times in all, and nothing was there${day === null ? '' : `: leave it shut for the first ${counted(day, 'day')}`}.`,
       });
     }
-    if (sum.thrown >= HABIT.thrown && sum.came > 0 && sum.thrown > 0.25 * sum.came) {
+    // Where no move was ever written down, nobody knows what became of them.
+    if (sum.thrown >= HABIT.thrown && sum.moved > 0 && sum.thrown > 0.25 * sum.came) {
       found.push({
         crop,
         worth: sum.thrown,

@@ -56,16 +56,19 @@ export interface PairTold {
   readonly different: boolean;
 }
 
+/** Watched for less than this it was never looked at, days. */
+const UNWATCHED = 0.01;
 /** Nobody acts on so small a difference in what comes. */
 const AS_MANY = 0.1;
 
 /** One pair in one sentence. An unfair pair is never called different, whatever chance says. */
-export function pairInWords({ arms }: Compared, pair: PairShown): PairTold {
+export function pairInWords({ arms, watchedDays }: Compared, pair: PairShown): PairTold {
   const [first, second] = [arms[pair.first]?.name ?? '', arms[pair.second]?.name ?? ''];
   const { days, share, fair, unlike } = pair;
   const [heaviest] = unlike;
   if (fair.days === 'spoilt')
     return { lead: `No comparison: ${heaviest ? spoiltBy(heaviest) : 'they are not alike enough'}`, different: false };
+  if (watchedDays !== null && watchedDays < UNWATCHED) return { lead: 'Cannot tell: one side was never looked at', different: false };
   const sooner = days !== null && surely(days);
   const more = surely(share);
   const [soonerFairly, moreFairly] = [sooner && fairly(fair.days), more && fairly(fair.share)];
@@ -73,13 +76,16 @@ export function pairInWords({ arms }: Compared, pair: PairShown): PairTold {
   if ((sooner || more) && !soonerFairly && !moreFairly)
     return { lead: `Not to be told: ${besides} may have done as much`, different: false };
   const [own, other] = [arms[pair.first]?.count, arms[pair.second]?.count];
-  const counts = own && other ? `${own.came} of ${own.of} came against ${other.came} of ${other.of}` : '';
+  // What was still coming when it was closed is no count of what it gives.
+  const over = [pair.first, pair.second].every((side) => arms[side]?.over ?? true);
+  const by = over || watchedDays === null ? 'came' : `had come by day ${Math.round(watchedDays)}`;
+  const counts = own && other ? `${own.came} of ${own.of} ${by} against ${other.came} of ${other.of}` : '';
   const many = more
     ? moreFairly
       ? counts
       : `${counts}, which ${besides} may have done`
     : Math.abs(share.difference) < AS_MANY
-      ? 'as many came'
+      ? `as many ${by}`
       : `${counts}, which may be chance`;
   if (days !== null && soonerFairly) {
     const [quick] = days.difference < 0 ? [first] : [second];
@@ -90,16 +96,21 @@ export function pairInWords({ arms }: Compared, pair: PairShown): PairTold {
   }
   if (moreFairly)
     return {
-      lead: `Those ${share.difference > 0 ? first : second} gave more: ${counts}; ${sooner ? `how soon, ${besides} may have settled` : 'no sooner that anyone could tell'}`,
+      lead: over
+        ? `Those ${share.difference > 0 ? first : second} gave more: ${counts}; ${sooner ? `how soon, ${besides} may have settled` : 'no sooner that anyone could tell'}`
+        : `Those ${share.difference > 0 ? first : second} were ahead: ${counts}; how many come in the end nobody waited to see`,
       different: true,
     };
-  return { lead: `Cannot tell: ${cannotTell(pair, many, besides)}`, different: false };
+  return { lead: `Cannot tell: ${cannotTell(pair, many, besides, watchedDays)}`, different: false };
 }
 
-function cannotTell({ days, needed, fair }: PairShown, many: string, besides: string): string {
+function cannotTell({ days, needed, fair }: PairShown, many: string, besides: string, watchedDays: number | null): string {
   // No number of seeds makes good what else differed.
   const unfair = !fairly(fair.days) && !fairly(fair.share);
-  if (days === null) return unfair ? `too few came, and ${besides} differed too` : 'too few came';
+  if (days === null) {
+    const few = watchedDays === null ? 'too few came' : `too few had come by day ${Math.round(watchedDays)}, when the first was closed`;
+    return unfair ? `${few}, and ${besides} differed too` : few;
+  }
   if (unfair) return `${daysInWords(days.difference)} may be chance, and ${besides} differed too`;
   if (needed === null) return `${many}, and none sooner that would matter`;
   return `${daysInWords(days.difference)} may be chance; you would need about ${roundly(needed)} seeds a side`;
@@ -126,8 +137,6 @@ function nounOf({ factor }: Unlike): string {
       return 'a towel that went dry';
     case 'rhythm':
       return 'how often it was looked at';
-    case 'watched':
-      return 'how long it was watched';
     case 'people':
       return 'who looked';
     case 'crop':
