@@ -168,13 +168,22 @@ describe('the notebook', () => {
     await screen.press(/^The other side:/);
     await screen.clickAbove('Soaked 12 hours');
     await screen.click('Draw the lots');
-    expect(screen.text).toContain('Both sides are soaked 12 hours: choose another for one of them.');
+    expect(screen.text).toContain('Two sides are soaked 12 hours: choose another for one of them.');
     await screen.press(/^The other side:/);
     await screen.clickAbove('Not soaked');
     await screen.click('Draw the lots');
     const words = screen.sent('POST', 'trials')?.body['words'] as Trial['words'];
     expect(words.plan).toEqual(jasmine.objectContaining({ packetId: 'p1', seeds: 24, bags: 1 }));
     expect(words.arms.map(({ setting }) => setting)).toEqual(['12', '0']);
+    // A third side takes more seed, and is left out again.
+    await screen.click('Another side');
+    await screen.until(() => screen.text.includes('Of three sides each is held against each'));
+    await screen.click('Draw the lots');
+    const more = screen.sent('POST', 'trials')?.body['words'] as Trial['words'];
+    expect(more.arms.map(({ setting }) => setting)).toEqual(['12', '0', '4']);
+    await screen.press(/^A third side:/);
+    await screen.clickAbove('Leave this side out');
+    await screen.until(() => !screen.text.includes('Of three sides'));
   });
 
   it('looks back by crop, and from a crop into its packets', async () => {
