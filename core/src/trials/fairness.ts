@@ -175,7 +175,8 @@ export function unlikeBetween(question: Question, one: Arm, other: Arm, medianDa
   const cold = both(coldDays);
   if (Math.abs(cold[0] - cold[1]) > COLD_APART_DAYS) {
     const woken = both(awake);
-    add('chill', cold[0], cold[1], 0, woken[0] - woken[1]);
+    // What sleeps comes late as well, if it comes.
+    add('chill', cold[0], cold[1], medianDays * (woken[0] - woken[1]), woken[0] - woken[1]);
   }
   const age = both(({ traits }) => traits.ageYears ?? 0);
   const lived = both(({ basics }) => basics.facts.prior.share.mean);
