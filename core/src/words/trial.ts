@@ -111,9 +111,11 @@ function cannotTell({ days, needed, fair }: PairShown, many: string, besides: st
     const few = watchedDays === null ? 'too few came' : `too few had come by day ${Math.round(watchedDays)}, when the first was closed`;
     return unfair ? `${few}, and ${besides} differed too` : few;
   }
-  if (unfair) return `${daysInWords(days.difference)} may be chance, and ${besides} differed too`;
+  // An interval drawn from few seeds may miss what chance can do.
+  const maybe = `${daysInWords(days.difference)} ${days.low * days.high > 0 ? 'rest on too few seeds' : 'may be chance'}`;
+  if (unfair) return `${maybe}, and ${besides} differed too`;
   if (needed === null) return `${many}, and none sooner that would matter`;
-  return `${daysInWords(days.difference)} may be chance; you would need about ${roundly(needed)} seeds a side`;
+  return `${maybe}; you would need about ${roundly(needed)} seeds a side`;
 }
 
 /** A number of seeds as one would count them out. */
