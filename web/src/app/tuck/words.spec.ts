@@ -240,6 +240,8 @@ describe('the words of Tuck in', () => {
   it('starts in pots: what is drawn, said and sent is a pot’s, and the ways are ranked beneath', async () => {
     const { screen, word, pick, write, body } = await sentence();
     expect(word('Which way')).toBe('on a towel');
+    // The ways come from the worker, in its own time.
+    await screen.until(() => screen.find('ft-ways mat-button-toggle') !== null);
     expect(screen.all('ft-ways mat-button-toggle').length).toBe(3);
     await pick('Which way', /^in a pot/);
     await write('Which way', 'How many pots?', '3');
