@@ -56,7 +56,9 @@ export function faultOf(batches: readonly Failing[]): Fault {
   if (mean(({ drowned }) => drowned) >= BLAMED.killed) return 'drowned';
   if (mean(({ asleep }) => asleep) >= BLAMED.asleep) return 'asleep';
   if (mean(({ atThisWarmth }) => 1 - atThisWarmth) >= BLAMED.keptQuiet) {
-    return total(({ seeds: own, kept: { better } }) => own * (better === 'cooler' ? 1 : -1)) > 0 ? 'too_warm' : 'too_cold';
+    // One that lies well by now tells no side.
+    const warmer = mean(({ better }) => (better === 'warmer' ? 1 : better === 'cooler' ? -1 : 0));
+    if (warmer !== 0) return warmer > 0 ? 'too_cold' : 'too_warm';
   }
   const missing = Math.max(
     total(({ seeds: own, came }) => own - came),

@@ -122,6 +122,8 @@ describe('looking back', () => {
     expect(kept({ asleep: 0.6 })).toContain('came, and much of it still slept for want of cold');
     expect(kept({ cooked: 0.4, asleep: 0.6 })).toContain('hot enough to kill');
     expect(kept({ atThisWarmth: 0.5, better: 'warmer' })).toContain('quiet, not dead: try it somewhere warmer');
+    expect(kept({ atThisWarmth: 0.5, better: 'cooler' })).toContain('try it somewhere cooler');
+    expect(kept({ atThisWarmth: 0.5, better: null })).toContain('get new seed');
     expect(kept({ alive: 0.7 })).toContain('give it longer');
     expect(kept({}, 12)).toContain('most of the rest rotted');
     const slow = { score: { ...past().score, middle: { saidDays: 9, cameDays: 11 } } };
